@@ -1,0 +1,18 @@
+/** A calendar day in the yard's own time zone, as YYYY-MM-DD. */
+export type Day = string
+
+const msPerDay = 86_400_000
+
+/** Days since 1970-01-01. @throws RangeError when the text is no calendar day. */
+export function dayNumber(day: Day): number {
+  const ms = Date.parse(`${day}T00:00:00Z`)
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(ms)) throw new RangeError(`not a day: ${day}`)
+  return Math.round(ms / msPerDay)
+}
+
+export const dayFromNumber = (n: number): Day => new Date(n * msPerDay).toISOString().slice(0, 10)
+export const addDays = (day: Day, days: number): Day => dayFromNumber(dayNumber(day) + days)
+export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)
+export const yearOf = (day: Day): number => Number(day.slice(0, 4))
+/** 1 on the first of January. */
+export const dayOfYear = (day: Day): number => dayNumber(day) - dayNumber(`${day.slice(0, 4)}-01-01`) + 1

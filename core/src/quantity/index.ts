@@ -1,0 +1,37 @@
+export {
+  allUnits,
+  areaUnits,
+  findUnit,
+  massUnits,
+  unitDefinition,
+  unitParts,
+  volumeUnits,
+  type AreaUnit,
+  type Dimension,
+  type MassPerAreaUnit,
+  type MassUnit,
+  type RatePerAreaUnit,
+  type Unit,
+  type VolumeUnit,
+} from './units.ts'
+export { convert, inUnit, parseConversion, type Quantity } from './convert.ts'
+export { figure, operand, type Figure, type Operand, type Step } from './figure.ts'
+export {
+  accepted,
+  refused,
+  type Caution,
+  type Outcome,
+  type Param,
+  type Params,
+  type Refusal,
+} from './outcome.ts'
+export {
+  computeActiveRate,
+  computeConcentration,
+  measureOfUnit,
+  type ProductMeasure,
+  type Strength,
+  type StrengthBasis,
+} from './rates.ts'
+export { addDays, dayFromNumber, dayNumber, dayOfYear, daysBetween, yearOf, type Day } from './day.ts'
+export { parseLengthFt } from './length.ts'

@@ -1,0 +1,102 @@
+import { convert, findUnit, measureOfUnit, type Refusal, type Unit } from '../quantity/index.ts'
+import { computeActiveRates } from './yearUse.ts'
+import { measureOfFormulation, type LabelActive, type LabelRules, type LabelUse } from './label.ts'
+
+/** More active than this in one pass is a misread figure for any lawn herbicide (lb/acre; bensulide goes to about 12.5). Estimate. */
+const mostActiveLbPerAcre = 25
+/** Nothing is denser in a jug than this (lb of active per gallon). Estimate. */
+const strongestLbPerGal = 12
+
+function checkActive(active: LabelActive, measure: 'mass' | 'volume', field: string): Refusal[] {
+  const { strength, name } = active
+  if (measure === 'mass' ? strength.unit !== 'percent' : strength.unit === 'percent')
+    return [
+      {
+        code: 'strengthDoesNotMatchFormulation',
+        field,
+        params: { active: name, measure, strengthUnit: strength.unit },
+      },
+    ]
+  const most = strength.unit === 'percent' ? 100 : convert(strongestLbPerGal, 'lb/gal', strength.unit as Unit)
+  if (!(strength.value > 0 && strength.value <= most))
+    return [
+      {
+        code: 'strengthAbsurd',
+        field,
+        params: { active: name, given: strength.value, most, strengthUnit: strength.unit },
+      },
+    ]
+  return []
+}
+
+/** Dry ounces for a liquid, or fluid ounces for a dry product. */
+function checkRateMeasure(unit: Unit, measure: 'mass' | 'volume', field: string): Refusal[] {
+  if (findUnit(unit)?.dimension !== 'massPerArea' && findUnit(unit)?.dimension !== 'volumePerArea')
+    return [{ code: 'notARatePerArea', field, params: { unit } }]
+  if (measureOfUnit(unit) === measure) return []
+  return [{ code: measure === 'volume' ? 'dryOunceForLiquid' : 'fluidOunceForDry', field, params: { unit } }]
+}
+
+function checkActiveLoad(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
+  const most = { value: use.rate.max, unit: use.rate.unit }
+  return computeActiveRates(rules, most)
+    .filter(({ rate }) => rate.value > mostActiveLbPerAcre)
+    .map(({ name, rate }) => ({
+      code: 'activeRateAbsurd',
+      field,
+      params: { active: name, given: rate, limit: { value: mostActiveLbPerAcre, unit: 'lb/acre' } },
+    }))
+}
+
+function checkAnnualMaximum(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
+  const annual = use.annualMaximum
+  if (!annual) return []
+  const at = `${field}.annualMaximum`
+  if (annual.of === 'active')
+    return findUnit(annual.unit)?.dimension === 'massPerArea'
+      ? []
+      : [{ code: 'activeMaximumNeedsMass', field: at, params: { unit: annual.unit } }]
+  const measure = checkRateMeasure(annual.unit, measureOfFormulation(rules.formulation), at)
+  if (measure.length) return measure
+  const onePass = convert(use.rate.min, use.rate.unit, annual.unit)
+  return annual.value < onePass * (1 - 1e-9)
+    ? [
+        {
+          code: 'annualBelowOnePass',
+          field: at,
+          params: {
+            annual: { value: annual.value, unit: annual.unit },
+            onePass: { value: onePass, unit: annual.unit },
+          },
+        },
+      ]
+    : []
+}
+
+function checkUse(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
+  const { rate } = use
+  const wrongMeasure = checkRateMeasure(rate.unit, measureOfFormulation(rules.formulation), `${field}.rate`)
+  if (wrongMeasure.length) return wrongMeasure
+  const refusals: Refusal[] = []
+  if (!(rate.min > 0)) refusals.push({ code: 'rateNotPositive', field: `${field}.rate.min`, params: {} })
+  if (rate.min > rate.max)
+    refusals.push({
+      code: 'minimumOverMaximum',
+      field: `${field}.rate.min`,
+      params: { min: { value: rate.min, unit: rate.unit }, max: { value: rate.max, unit: rate.unit } },
+    })
+  return [
+    ...refusals,
+    ...checkActiveLoad(rules, use, `${field}.rate.max`),
+    ...checkAnnualMaximum(rules, use, field),
+  ]
+}
+
+/** Every contradiction inside one label that makes it unfit to mix from; none when it holds together. */
+export function checkLabel(rules: LabelRules, field = 'rules'): Refusal[] {
+  const measure = measureOfFormulation(rules.formulation)
+  return [
+    ...rules.actives.flatMap((a, i) => checkActive(a, measure, `${field}.actives.${i}.strength`)),
+    ...rules.uses.flatMap((use, i) => checkUse(rules, use, `${field}.uses.${i}`)),
+  ]
+}

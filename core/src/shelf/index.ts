@@ -1,0 +1,17 @@
+export { checkLabel } from './checkLabel.ts'
+export {
+  formulations,
+  measureOfFormulation,
+  protectiveGear,
+  purposes,
+  signalWords,
+  type ActiveRate,
+  type Formulation,
+  type LabelActive,
+  type LabelRules,
+  type LabelUse,
+  type ProtectiveGear,
+  type Purpose,
+  type SignalWord,
+} from './label.ts'
+export { computeActiveRates, computeYearUse, type Pass, type YearUse } from './yearUse.ts'

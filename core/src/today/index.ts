@@ -1,0 +1,1 @@
+export { computeToday, type TodayItem, type TodayRoom, type TodayState } from './today.ts'

@@ -1,0 +1,72 @@
+import { describe, expect, it } from 'vitest'
+import { computeAfterPass, passOfRecord, readAmended } from '../ledger/index.ts'
+import { computeToday, type TodayState } from './index.ts'
+
+const nothing: TodayState = {
+  day: '2026-02-28',
+  zonesWithoutArea: [],
+  hasEdge: true,
+  sinceReading: [],
+  hasSprayer: true,
+  sinceCalibration: 20,
+  hasLabel: true,
+  treatedZones: [],
+  untreatedZones: ['Front'],
+  wateringDue: [],
+}
+
+describe('today', () => {
+  it('is empty when nothing waits', () => expect(computeToday(nothing)).toEqual([]))
+  it('puts what is lost first on top, five at most', () => {
+    const items = computeToday({
+      ...nothing,
+      zonesWithoutArea: ['Front', 'Back'],
+      hasEdge: false,
+      hasSprayer: false,
+      hasLabel: false,
+      sinceReading: [
+        { place: 'Open middle', edge: false, days: 9 },
+        { place: 'Drive edge', edge: true },
+      ],
+      wateringDue: [{ zone: 'Front', label: 'X', by: '2026-03-01', days: 1, leastIn: 0.25 }],
+    })
+    expect(items.map((i) => i.code)).toEqual(['waterIn', 'tapeZone', 'tapeZone', 'firstReading', 'markEdge'])
+    expect(items[3]?.params).toMatchObject({ place: 'Drive edge' })
+  })
+})
+
+describe('the ledger', () => {
+  const rules = {
+    name: 'S',
+    sample: true,
+    formulation: 'WG',
+    actives: [{ name: 'prodiamine', strength: { value: 50, unit: 'percent', basis: 'ai' } }],
+    uses: [],
+    wateringIn: { leastIn: 0.25, mostIn: 0.5, withinDays: 14 },
+    keepOff: { untilDry: true, hours: 0 },
+    gear: [],
+    signalWord: 'caution',
+    restrictedUse: false,
+  } as const
+  it('lays amendments over the first entry and leaves it as it was', () => {
+    const first = { a: 1, b: 2 }
+    expect(readAmended(first, [{ changes: { a: 3 } }, { changes: { a: 4 } }])).toEqual({ a: 4, b: 2 })
+    expect(first.a).toBe(1)
+  })
+  it('knows the watering deadline across a leap day', () => {
+    expect(computeAfterPass('2028-02-20', rules as never, '2028-03-01')).toEqual({
+      waterBy: '2028-03-05',
+      daysToWater: 4,
+    })
+  })
+  it('turns a record into what went down of each active', () => {
+    const pass = passOfRecord({
+      day: '2026-03-01',
+      areaSqFt: 1000,
+      product: { value: 16, unit: 'oz' },
+      rate: { value: 16, unit: 'oz/1000ft2' },
+      rules: rules as never,
+    })
+    expect(pass.actives[0]?.rate.value).toBeCloseTo(43.56 / 2, 9)
+  })
+})

@@ -1,0 +1,99 @@
+import type { Day, Params } from '../quantity/index.ts'
+import type { Timing } from '../soil/index.ts'
+
+/** The room where a thing on today's list is done. */
+export type TodayRoom = 'yard' | 'soil' | 'bench' | 'ledger'
+
+/** One thing to do: a sentence and its because, both by code under today.<code>. */
+export interface TodayItem {
+  code: string
+  room: TodayRoom
+  params: Params
+  /** What is lost by waiting, 0–1; the list is in this order. Judgement of the trade, not a measure. */
+  loss: number
+}
+
+/** What today's list looks at. */
+export interface TodayState {
+  day: Day
+  /** Zones without a taped section. */
+  zonesWithoutArea: string[]
+  hasEdge: boolean
+  timing?: Timing
+  /** Days since the newest reading at each place that has none newer than that; undefined where never read. */
+  sinceReading: { place: string; edge: boolean; days?: number }[]
+  hasSprayer: boolean
+  /** Days since the newest calibration. */
+  sinceCalibration?: number
+  hasLabel: boolean
+  /** Zones already treated with a pre-emergent this season. */
+  treatedZones: string[]
+  untreatedZones: string[]
+  wateringDue: { zone: string; label: string; by: Day; days: number; leastIn: number }[]
+}
+
+const most = 5
+const readingEveryDays = 4
+const calibrateEveryDays = 365
+
+function timingItem({ timing, untreatedZones }: TodayState): TodayItem[] {
+  if (!timing || !untreatedZones.length) return []
+  const zones = untreatedZones.join(', ')
+  const lead = timing.places.find((p) => p.place.id === timing.leadPlaceId)
+  const params: Params = {
+    zones,
+    ...(lead?.fiveDayMean && {
+      place: lead.place.name,
+      mean: { value: lead.fiveDayMean.value, unit: 'degC' },
+    }),
+    ...(timing.window && { from: timing.window.from, to: timing.window.to }),
+    window: Boolean(timing.window),
+  }
+  if (timing.verdict === 'go') return [{ code: 'passNow', room: 'bench', params, loss: 0.9 }]
+  if (timing.verdict === 'lateAtEdge') return [{ code: 'passLateAtEdge', room: 'bench', params, loss: 0.95 }]
+  if (timing.verdict === 'late') return [{ code: 'passLate', room: 'soil', params, loss: 0.6 }]
+  if (timing.verdict === 'wait') return [{ code: 'passWait', room: 'soil', params, loss: 0.3 }]
+  return []
+}
+
+function readingItems({ sinceReading, timing }: TodayState): TodayItem[] {
+  if (timing?.verdict === 'offSeason') return []
+  const due = sinceReading.filter((s) => s.days === undefined || s.days >= readingEveryDays)
+  const first = due.toSorted(
+    (a, b) => Number(b.edge) - Number(a.edge) || (b.days ?? 999) - (a.days ?? 999),
+  )[0]
+  if (!first) return []
+  const never = first.days === undefined
+  const params: Params = { place: first.place, days: first.days ?? 0, never }
+  return [{ code: never ? 'firstReading' : 'readAgain', room: 'soil', params, loss: first.edge ? 0.7 : 0.55 }]
+}
+
+function readyItems(state: TodayState): TodayItem[] {
+  const items: TodayItem[] = []
+  if (!state.hasEdge) items.push({ code: 'markEdge', room: 'yard', params: {}, loss: 0.5 })
+  if (!state.hasSprayer || state.sinceCalibration === undefined)
+    items.push({ code: 'calibrate', room: 'bench', params: {}, loss: 0.45 })
+  else if (state.sinceCalibration > calibrateEveryDays)
+    items.push({ code: 'calibrateAgain', room: 'bench', params: { days: state.sinceCalibration }, loss: 0.4 })
+  if (!state.hasLabel) items.push({ code: 'copyLabel', room: 'bench', params: {}, loss: 0.42 })
+  return items
+}
+
+/** Up to five things to do next, by what is lost by waiting. */
+export function computeToday(state: TodayState): TodayItem[] {
+  const areas = state.zonesWithoutArea.map((zone): TodayItem => ({
+    code: 'tapeZone',
+    room: 'yard',
+    params: { zone },
+    loss: 0.8,
+  }))
+  const watering = state.wateringDue.map(({ zone, label, by, days, leastIn }): TodayItem => ({
+    code: days < 0 ? 'wateringMissed' : 'waterIn',
+    room: 'ledger',
+    params: { zone, label, by, days: Math.abs(days), depth: { value: leastIn, unit: 'in' } },
+    loss: days < 0 ? 0.5 : Math.max(0.75, 1 - days / 30),
+  }))
+  return [...areas, ...watering, ...timingItem(state), ...readingItems(state), ...readyItems(state)]
+    .toSorted((a, b) => b.loss - a.loss)
+    .slice(0, most)
+}

@@ -1,0 +1,12 @@
+export { computeArea, computeRoundingEffect, defaultTapeUncertaintyFt, type MeasuredArea } from './area.ts'
+export { computeGeographicArea } from './geographic.ts'
+export {
+  hemisphereOf,
+  placeKinds,
+  turfStates,
+  type Hemisphere,
+  type PlaceKind,
+  type TurfState,
+} from './place.ts'
+export { checkSection, computeSides, longestTapeFt, tapeNames, type Section } from './section.ts'
+export { shapeKinds, shapes, type Point, type ShapeKind, type ShapeRule } from './shapes/index.ts'

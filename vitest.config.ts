@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config'
+import vue from '@vitejs/plugin-vue'
+
+export default defineConfig({
+  plugins: [vue()],
+  test: {
+    include: ['{core,almanac,words,contract,server,web,scripts}/**/*.test.{ts,mjs}'],
+    exclude: ['**/node_modules/**', '**/dist/**'],
+    testTimeout: 20_000,
+    hookTimeout: 60_000,
+  },
+})
