@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     include: ['{core,almanac,words,contract,server,web,scripts}/**/*.test.{ts,mjs}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
+    globalSetup: ['scripts/testCluster.mjs'],
     testTimeout: 20_000,
     hookTimeout: 60_000,
   },

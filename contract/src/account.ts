@@ -1,0 +1,105 @@
+import Joi from 'joi'
+import type { Calibration, Mix, Sprayer } from './bench.ts'
+import { calibration, mixOrder, sprayer } from './bench.ts'
+import { day, id, instant, list } from './field.ts'
+import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
+import { label, labelRules, type Label } from './shelf.ts'
+import { reading, type Reading } from './soil.ts'
+import { place, section, yard, zone, type Place, type Section, type Yard, type Zone } from './yard.ts'
+import type { ApplicationRecord } from './ledger.ts'
+
+/** What every station needs of an account, in one answer. Readings, mixes and records come by year. */
+export interface AccountState {
+  account: { id: string; name: string; demoDay: string | null }
+  yards: Yard[]
+  zones: Zone[]
+  sections: Section[]
+  places: Place[]
+  sprayers: Sprayer[]
+  calibrations: Calibration[]
+  labels: Label[]
+}
+
+export const demoDay = Joi.object({ day: day.required() })
+
+export const accountFileFormat = 'jardinero.account'
+export const accountFileVersion = 1
+
+/** A record in the account file: the first facts, and the amendments after it. */
+export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
+  first: PassFacts
+  amendments: Amendment[]
+}
+
+/** The whole account as one file. Ids hold inside the file; see docs/account-file.md. */
+export interface AccountFile {
+  format: typeof accountFileFormat
+  version: typeof accountFileVersion
+  exportedAt: string
+  yards: Yard[]
+  zones: Zone[]
+  sections: Section[]
+  places: Place[]
+  readings: Reading[]
+  sprayers: Sprayer[]
+  calibrations: Calibration[]
+  labels: Label[]
+  mixes: Mix[]
+  records: FiledRecord[]
+}
+
+const most = 200_000
+const withRow = (shapes: { row: Joi.ObjectSchema }) => list(shapes.row, most).required()
+const firstFacts = recordOrder.fork(['id', 'mixId'], (f) => f.forbidden())
+
+const filedMix = mixOrder.keys({
+  rules: labelRules.required(),
+  areaSqFt: Joi.number().positive().required(),
+  result: Joi.object().unknown().required(),
+  madeAt: instant.required(),
+})
+
+const filedRecord = Joi.object({
+  id: id.required(),
+  zoneId: id.required(),
+  zoneName: Joi.string().max(80).required(),
+  turf: Joi.string().max(40).required(),
+  mixId: id.required(),
+  equipment: Joi.string().max(200).allow('').required(),
+  rules: labelRules.required(),
+  rate: Joi.object({
+    value: Joi.number().min(0).required(),
+    unit: Joi.string().max(20).required(),
+  }).required(),
+  keepOffUntil: instant.allow(null).required(),
+  recordedAt: instant.required(),
+  recordedBy: Joi.string().max(120).required(),
+  first: firstFacts.required(),
+  amendments: list(
+    amendmentOrder.keys({ madeAt: instant.required(), madeBy: Joi.string().max(120).required() }),
+    1000,
+  ).required(),
+})
+
+export const accountFile = Joi.object<AccountFile>({
+  format: Joi.string().valid(accountFileFormat).required(),
+  version: Joi.number().valid(accountFileVersion).required(),
+  exportedAt: instant.required(),
+  yards: withRow(yard),
+  zones: withRow(zone),
+  sections: withRow(section),
+  places: withRow(place),
+  readings: withRow(reading),
+  sprayers: withRow(sprayer),
+  calibrations: withRow(calibration),
+  labels: withRow(label),
+  mixes: list(filedMix, most).required(),
+  records: list(filedRecord, most).required(),
+})
+
+/** What an import did. */
+export interface ImportResult {
+  added: Record<string, number>
+  /** Rows that were here already, left as they are. */
+  kept: Record<string, number>
+}

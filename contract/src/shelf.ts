@@ -1,0 +1,79 @@
+import Joi from 'joi'
+import { formulations, protectiveGear, purposes, signalWords, type LabelRules } from '@jardinero/core/shelf'
+import { turfStates } from '@jardinero/core/yard'
+import { list, name, number, rowShapes, text, unit, type Row } from './field.ts'
+
+export interface Label extends Row {
+  rules: LabelRules
+}
+
+const ratePerArea = unit('massPerArea', 'volumePerArea')
+const quantity = (unitSchema: Joi.Schema) =>
+  Joi.object({ value: number.required(), unit: unitSchema.required() })
+/** A rate in any unit: the core refuses in words what is not a rate per area. */
+export const askedRate = quantity(Joi.string().max(20))
+export const carrierVolume = quantity(Joi.string().valid('gal/1000ft2'))
+export const measuredAmount = quantity(unit('mass', 'volume'))
+
+const use = Joi.object({
+  turf: list(Joi.string().max(40), 30).min(1).required(),
+  purpose: Joi.string()
+    .valid(...purposes)
+    .required(),
+  states: list(Joi.string().valid(...turfStates), 10),
+  rate: Joi.object({
+    min: number.required(),
+    max: number.required(),
+    unit: Joi.string().max(20).required(),
+  }).required(),
+  annualMaximum: Joi.object({
+    value: Joi.number().positive().required(),
+    unit: ratePerArea.required(),
+    of: Joi.string().valid('product', 'active').required(),
+  }),
+  applicationsPerYear: Joi.number().integer().min(1).max(50),
+  minimumIntervalDays: Joi.number().integer().min(0).max(400),
+  minimumCarrier: carrierVolume,
+})
+
+export const labelRules = Joi.object<LabelRules>({
+  name: name.required(),
+  sample: Joi.boolean().required(),
+  registration: Joi.string().trim().max(60).allow(''),
+  formulation: Joi.string()
+    .valid(...formulations)
+    .required(),
+  actives: list(
+    Joi.object({
+      name: name.required(),
+      strength: Joi.object({
+        value: number.required(),
+        unit: Joi.string().valid('percent', 'lb/gal', 'g/L').required(),
+        basis: Joi.string().valid('ai', 'ae').required(),
+      }).required(),
+      group: Joi.string().trim().max(10).allow(''),
+    }),
+    6,
+  )
+    .min(1)
+    .required(),
+  uses: list(use, 40).min(1).required(),
+  wateringIn: Joi.object({
+    leastIn: Joi.number().positive().max(3).required(),
+    mostIn: Joi.number().min(Joi.ref('leastIn')).max(4).required(),
+    withinDays: Joi.number().integer().min(0).max(60).required(),
+  }),
+  keepOff: Joi.object({
+    untilDry: Joi.boolean().required(),
+    hours: Joi.number().min(0).max(720).required(),
+  }).required(),
+  seedingIntervalDays: Joi.number().integer().min(0).max(730),
+  gear: list(Joi.string().valid(...protectiveGear), 10).required(),
+  signalWord: Joi.string()
+    .valid(...signalWords)
+    .required(),
+  restrictedUse: Joi.boolean().required(),
+  notes: text,
+})
+
+export const label = rowShapes({ rules: labelRules.required() })

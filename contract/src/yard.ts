@@ -1,0 +1,132 @@
+import Joi from 'joi'
+import {
+  placeKinds,
+  shapeKinds,
+  turfStates,
+  type PlaceKind,
+  type Section as TapedSection,
+  type TurfState,
+} from '@jardinero/core/yard'
+import { timingSchoolIds, type TimingSchoolId } from '@jardinero/core/soil'
+import { id, list, name, number, rowShapes, type Row } from './field.ts'
+
+export interface Yard extends Row {
+  name: string
+  latitude: number
+  longitude: number
+  timeZone: string
+  /** Code of the nearest shipped climate. */
+  climate: string
+  timingSchool: TimingSchoolId
+}
+
+/** A part of the yard with one turf. */
+export interface Zone extends Row {
+  yardId: string
+  name: string
+  turf: string
+  state: TurfState
+}
+
+/** A taped section and where it lies on the plan: its own corner in feet, turned in degrees. */
+export interface Section extends Row, TapedSection {
+  zoneId: string
+  xFt: number
+  yFt: number
+  turnDeg: number
+}
+
+/** A spot that is measured on its own: the open middle, a warm edge. An edge lies on one side of a section. */
+export interface Place extends Row {
+  zoneId: string
+  name: string
+  kind: PlaceKind
+  sectionId: string | null
+  side: number | null
+}
+
+const timeZone = Joi.string()
+  .max(64)
+  .custom((value: string, helpers) => {
+    try {
+      new Intl.DateTimeFormat('en', { timeZone: value })
+      return value
+    } catch {
+      return helpers.error('any.invalid')
+    }
+  })
+
+const latitude = Joi.number().min(-90).max(90)
+const longitude = Joi.number().min(-180).max(180)
+
+export const yard = rowShapes({
+  name: name.required(),
+  latitude: latitude.required(),
+  longitude: longitude.required(),
+  timeZone: timeZone.required(),
+  climate: Joi.string().max(40).required(),
+  timingSchool: Joi.string()
+    .valid(...timingSchoolIds)
+    .required(),
+})
+
+export const zone = rowShapes({
+  yardId: id.required(),
+  name: name.required(),
+  turf: Joi.string().max(40).required(),
+  state: Joi.string()
+    .valid(...turfStates)
+    .required(),
+})
+
+/** Taped lengths pass through as they came: the core says in words what is wrong with them. */
+const taped = {
+  name: name.required(),
+  kind: Joi.string()
+    .valid(...shapeKinds)
+    .required(),
+  lengthsFt: list(number, 80).required(),
+  deduction: Joi.boolean().required(),
+}
+
+export const section = rowShapes({
+  zoneId: id.required(),
+  ...taped,
+  xFt: Joi.number().min(-5000).max(5000).required(),
+  yFt: Joi.number().min(-5000).max(5000).required(),
+  turnDeg: Joi.number().min(-360).max(360).required(),
+})
+
+export const place = rowShapes({
+  zoneId: id.required(),
+  name: name.required(),
+  kind: Joi.string()
+    .valid(...placeKinds)
+    .required(),
+  sectionId: id.allow(null).required(),
+  side: Joi.number().integer().min(0).max(79).allow(null).required(),
+})
+
+/** POST /api/yard/area */
+export const areaRequest = Joi.object({
+  sections: list(Joi.object(taped), 100).required(),
+  tapeUncertaintyFt: number.default(0.5),
+})
+
+/** POST /api/yard/geographic-area */
+export const geographicAreaRequest = Joi.object({
+  corners: list(Joi.array().ordered(number.required(), number.required()).length(2), 1000).required(),
+})
+
+/** GET /api/yard/whereabouts */
+export interface Whereabouts {
+  timeZone: string
+  hemisphere: 'northern' | 'southern'
+  climate: string
+  /** Great-circle distance to that climate's station. */
+  distanceKm: number
+}
+export const whereaboutsRequest = Joi.object({
+  latitude: latitude.required(),
+  longitude: longitude.required(),
+})

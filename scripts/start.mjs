@@ -1,0 +1,175 @@
+// npm start: installs what is missing, builds when stale, starts PostgreSQL and the server, prints the address.
+import { fork } from 'node:child_process'
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { join, resolve } from 'node:path'
+import { parseArgs } from 'node:util'
+import { buildWhenStale, distFolder } from './build.mjs'
+import { checkNode, installPackages, installPostgres, projectFolder } from './install.mjs'
+import { PlainFault, sessionSecret, startPostgres } from './postgres.mjs'
+
+const help = `npm start -- [options]
+  --port <n>      port of the application (4173, or the PORT variable)
+  --data <folder> where the database and its secrets are kept (data/)
+  --fresh-demo    put the demo yard back as it was at first; other accounts are left alone
+  --no-demo       without the demo yard
+  DATABASE_URL    a PostgreSQL of your own, instead of ours`
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string' },
+        data: { type: 'string' },
+        'fresh-demo': { type: 'boolean', default: false },
+        'no-demo': { type: 'boolean', default: false },
+        help: { type: 'boolean', short: 'h', default: false },
+      },
+    })
+    return {
+      ...values,
+      port: values.port ?? process.env.PORT ?? '4173',
+      data: resolve(values.data ?? join(projectFolder, 'data')),
+    }
+  } catch (error) {
+    throw new PlainFault(`${error.message}\n${help}`)
+  }
+}
+
+/** Refuses a port that is no port or is taken, before anything is started. */
+function checkPort(text) {
+  const port = Number(text)
+  if (!Number.isInteger(port) || port < 1 || port > 65535)
+    throw new PlainFault(`--port takes a number from 1 to 65535, not ${text}.`)
+  return new Promise((free, failed) => {
+    const probe = createServer()
+    probe.once('error', (error) =>
+      failed(
+        new PlainFault(
+          error.code === 'EACCES'
+            ? `Port ${port} needs more rights than this user has. Choose one over 1024: npm start -- --port 4180`
+            : `Port ${port} is in use. Stop what uses it, or choose another: npm start -- --port ${port + 1}`,
+        ),
+      ),
+    )
+    probe.listen(port, '127.0.0.1', () => probe.close(() => free(port)))
+  })
+}
+
+/** One start a data folder: says where the other one runs. */
+function claimFolder(folder, url) {
+  try {
+    mkdirSync(folder, { recursive: true })
+    const file = join(folder, 'running.json')
+    if (existsSync(file)) {
+      const other = JSON.parse(readFileSync(file, 'utf8'))
+      const command = `/proc/${other.pid}/cmdline`
+      if (
+        other.pid !== process.pid &&
+        existsSync(command) &&
+        readFileSync(command, 'utf8').includes('start.mjs')
+      )
+        throw new PlainFault(
+          `Jardinero is already running on this data, at ${other.url} (process ${other.pid}). Stop it first, or use --data <folder>.`,
+        )
+    }
+    writeFileSync(file, JSON.stringify({ pid: process.pid, url }))
+    return () => rmSync(file, { force: true })
+  } catch (error) {
+    if (error.code === 'EACCES' || error.code === 'EROFS')
+      throw new PlainFault(
+        `This user cannot write in ${folder}. Give it the folder, or choose another: npm start -- --data <folder>`,
+      )
+    throw error
+  }
+}
+
+function startServer({ port, databaseUrl, options }) {
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    PORT: String(port),
+    DATABASE_URL: databaseUrl,
+    SESSION_SECRET: process.env.SESSION_SECRET ?? sessionSecret(options.data),
+    WEB_FOLDER: join(distFolder, 'web'),
+    DEMO: String(!options['no-demo']),
+    FRESH_DEMO: String(options['fresh-demo']),
+  }
+  const server = fork(join(distFolder, 'server', 'main.js'), [], {
+    cwd: projectFolder,
+    env,
+    detached: true,
+    execArgv: ['--enable-source-maps'],
+  })
+  const listening = new Promise((ready, failed) => {
+    server.once('message', ready)
+    server.once('exit', (code) =>
+      failed(new PlainFault(`The server stopped before it was ready (code ${code}); its words are above.`)),
+    )
+  })
+  return { server, listening }
+}
+
+/** Starts PostgreSQL again when it falls over by itself; the server waits and recovers. */
+function keepAlive(postgres) {
+  let restarts = 0
+  postgres.onExit(async (wanted) => {
+    if (wanted || restarts++ > 5) return
+    console.error('PostgreSQL stopped by itself; starting it again.')
+    await postgres.launch().catch((error) => console.error(error.message))
+  })
+}
+
+async function main() {
+  checkNode()
+  const options = readOptions()
+  if (options.help) return console.log(help)
+  const port = await checkPort(options.port)
+  const url = `http://127.0.0.1:${port}`
+  installPackages()
+  const ownDatabase = process.env.DATABASE_URL
+  if (!ownDatabase) installPostgres()
+  buildWhenStale()
+
+  const release = claimFolder(options.data, url)
+  let postgres
+  let server
+  let stopping = false
+  const stop = async (code) => {
+    if (stopping) return
+    stopping = true
+    if (server && server.exitCode === null && server.signalCode === null) {
+      const gone = new Promise((done) => server.once('exit', done))
+      server.kill('SIGTERM')
+      await gone
+    }
+    await postgres?.stop()
+    release()
+    process.exit(code)
+  }
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))
+
+  try {
+    postgres = ownDatabase ? undefined : await startPostgres(options.data)
+    if (postgres) keepAlive(postgres)
+    const started = startServer({ port, databaseUrl: ownDatabase ?? postgres.url, options })
+    server = started.server
+    await started.listening
+    server.once('exit', (code) => {
+      if (!stopping)
+        console.error(
+          `The server stopped (code ${code}). What was saved is saved; start again with: npm start`,
+        )
+      void stop(1)
+    })
+    console.log(`Jardinero is at ${url}`)
+  } catch (error) {
+    console.error(error instanceof PlainFault ? error.message : error)
+    await stop(1)
+  }
+}
+
+main().catch((error) => {
+  console.error(error instanceof PlainFault ? error.message : error)
+  process.exit(1)
+})

@@ -1,0 +1,16 @@
+// A throw-away PostgreSQL for the tests, one a run; each suite makes a database of its own in it.
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { startPostgres } from './postgres.mjs'
+
+export default async function setup() {
+  if (process.env.TEST_DATABASE_URL) return undefined
+  const folder = mkdtempSync(join(tmpdir(), 'jardinero-test-'))
+  const postgres = await startPostgres(folder, { lasting: false })
+  process.env.TEST_DATABASE_URL = postgres.url
+  return async () => {
+    await postgres.stop()
+    rmSync(folder, { recursive: true, force: true })
+  }
+}

@@ -1,0 +1,253 @@
+import { createHash } from 'node:crypto'
+import { DateTime } from 'luxon'
+import type { DataSource, EntityManager } from 'typeorm'
+import { almanac } from '@jardinero/almanac'
+import type { MixOrder } from '@jardinero/contract/bench'
+import { addDays, convert } from '@jardinero/core/quantity'
+import { makeMix } from '../bench/mixing.ts'
+import { recordPass } from '../ledger/records.ts'
+import { AccountScope } from '../platform/scope.ts'
+import type { StoredPerson } from './entities.ts'
+
+const accountId = '0d3e0000-0000-4000-8000-000000000001'
+export const demoPersonId = '0d3e0000-0000-4000-8000-000000000002'
+/** Late winter, before the edges reach 50 °F. */
+const demoDay = '2026-02-28'
+const timeZone = 'America/New_York'
+
+/** A fixed id for a thing of the demo, so that pictures and tests find it again. */
+export function demoId(thing: string): string {
+  const hex = createHash('sha256').update(`demo/${thing}`).digest('hex')
+  return `0d3e${hex.slice(0, 4)}-${hex.slice(4, 8)}-4${hex.slice(9, 12)}-8${hex.slice(13, 16)}-${hex.slice(16, 28)}`
+}
+
+const at = (day: string, hour: number) =>
+  DateTime.fromISO(day, { zone: timeZone })
+    .plus({ minutes: Math.round(hour * 60) })
+    .toUTC()
+    .toISO()!
+
+const zones = [
+  { id: demoId('front'), name: 'Front', turf: 'tallFescue', state: 'growing' },
+  { id: demoId('strip'), name: 'Side strip', turf: 'zoysiagrass', state: 'dormant' },
+]
+
+const sections = [
+  {
+    zone: 'front',
+    name: 'Front lawn',
+    kind: 'rectangle',
+    lengthsFt: [58, 44],
+    deduction: false,
+    xFt: 0,
+    yFt: 0,
+    turnDeg: 0,
+  },
+  {
+    zone: 'front',
+    name: 'Beside the porch',
+    kind: 'trapezoid',
+    lengthsFt: [34, 26, 30],
+    deduction: false,
+    xFt: 58,
+    yFt: 0,
+    turnDeg: 0,
+  },
+  {
+    zone: 'front',
+    name: 'Bed',
+    kind: 'ellipse',
+    lengthsFt: [14, 9],
+    deduction: true,
+    xFt: 20,
+    yFt: 16,
+    turnDeg: 0,
+  },
+  {
+    zone: 'strip',
+    name: 'Strip',
+    kind: 'rectangle',
+    lengthsFt: [106, 30],
+    deduction: false,
+    xFt: 0,
+    yFt: 64,
+    turnDeg: 0,
+  },
+]
+
+const places = [
+  { zone: 'front', name: 'Front middle', kind: 'middle', section: null, side: null },
+  { zone: 'front', name: 'Drive edge', kind: 'edge', section: 'Front lawn', side: 3 },
+  { zone: 'front', name: 'Wet corner', kind: 'wet', section: null, side: null },
+  { zone: 'strip', name: 'Strip middle', kind: 'middle', section: null, side: null },
+  { zone: 'strip', name: 'South wall', kind: 'edge', section: 'Strip', side: 2 },
+]
+
+/** A believable late winter at 2 in, °F, by days before the demo day; readings are taken every third or fourth day. */
+const readDays = [39, 35, 32, 28, 25, 21, 18, 14, 11, 8, 6, 4, 2, 1]
+const middleF = [37.1, 36.2, 37.8, 38.4, 37.6, 39.3, 40.9, 41.2, 42.6, 43.1, 43.9, 44.4, 45.2, 45.8]
+const aheadF: Record<string, number> = {
+  'Front middle': 0,
+  'Drive edge': 3.4,
+  'Wet corner': -1.3,
+  'Strip middle': 0.9,
+  'South wall': 2.6,
+}
+
+async function addYard(scope: AccountScope): Promise<void> {
+  const yardId = demoId('yard')
+  const climate = almanac.climates.find((c) => c.code === 'quarryBend')!
+  const { latitude, longitude } = climate
+  await scope.add('yard', {
+    id: yardId,
+    name: 'Quarry Bend',
+    latitude,
+    longitude,
+    timeZone,
+    climate: climate.code,
+    timingSchool: 'edgeLed',
+  })
+  for (const zone of zones) await scope.add('zone', { ...zone, yardId })
+  for (const { zone, ...section } of sections)
+    await scope.add('section', { ...section, id: demoId(section.name), zoneId: demoId(zone) })
+  for (const { zone, section, ...place } of places)
+    await scope.add('place', {
+      ...place,
+      id: demoId(place.name),
+      zoneId: demoId(zone),
+      sectionId: section && demoId(section),
+    })
+}
+
+async function addReadings(scope: AccountScope): Promise<void> {
+  for (const [i, before] of readDays.entries())
+    for (const [j, { name }] of places.entries()) {
+      // The wet corner is read now and then; the ripple keeps the lines from running parallel.
+      if (name === 'Wet corner' && i % 3) continue
+      const ahead = aheadF[name]! * (0.55 + (0.45 * i) / readDays.length) + 0.35 * Math.sin(1.7 * i + j)
+      await scope.add('soil_reading', {
+        id: demoId(`reading ${name} ${before}`),
+        placeId: demoId(name),
+        takenAt: at(addDays(demoDay, -before), 10 + ((i * 7 + j * 3) % 10) / 10),
+        depthCm: 5.08,
+        temperatureC: Math.round(convert(middleF[i]! + ahead, 'degF', 'degC') * 100) / 100,
+        note: '',
+      })
+    }
+}
+
+async function addBench(scope: AccountScope): Promise<void> {
+  await scope.add('sprayer', {
+    id: demoId('backpack'),
+    name: 'Blue backpack',
+    kind: 'backpack',
+    capacityGal: 4,
+  })
+  const runs = [1.22, 1.27, 1.26].map((volumeGal, i) => ({
+    areaSqFt: 1000,
+    volumeGal,
+    seconds: [238, 231, 235][i]!,
+  }))
+  for (const day of ['2025-02-20', '2026-02-12'])
+    await scope.add('calibration', {
+      id: demoId(`calibration ${day}`),
+      sprayerId: demoId('backpack'),
+      day,
+      runs,
+      note: '',
+    })
+  for (const { code, rules } of almanac.sampleLabels)
+    await scope.add('label', { id: demoId(`label ${code}`), rules })
+}
+
+/** Last year, as it was: two halves on each lawn. */
+const lastYear = [
+  { day: '2025-03-12', zone: 'front', rate: 0.4, hour: 9.5, windMph: 4, airF: 52, watered: '2025-03-15' },
+  { day: '2025-03-12', zone: 'strip', rate: 0.4, hour: 10.6, windMph: 4, airF: 54, watered: '2025-03-15' },
+  { day: '2025-05-08', zone: 'front', rate: 0.4, hour: 8.25, windMph: 3, airF: 61, watered: '2025-05-10' },
+  { day: '2025-05-08', zone: 'strip', rate: 0.36, hour: 9, windMph: 3, airF: 63, watered: '2025-05-10' },
+]
+
+async function addLastYear(scope: AccountScope): Promise<void> {
+  for (const { day, zone, rate, hour, windMph, airF, watered } of lastYear) {
+    const then = () => new Date(at(day, hour))
+    const order: MixOrder & { id: string } = {
+      id: demoId(`mix ${day} ${zone}`),
+      zoneId: demoId(zone),
+      labelId: demoId('label tarnfold'),
+      calibrationId: demoId('calibration 2025-02-20'),
+      day,
+      rate: { value: rate, unit: 'oz/1000ft2' },
+      loadPlan: 'fullThenRemainder',
+      tool: 'scaleHundredthOz',
+    }
+    await makeMix(scope, order, then)
+    await recordPass(
+      scope,
+      {
+        id: demoId(`record ${day} ${zone}`),
+        mixId: order.id,
+        appliedAt: then().toISOString(),
+        applicator: 'Ines Okafor-Brandt',
+        licence: '',
+        windMph,
+        airC: convert(airF, 'degF', 'degC'),
+        target: 'smooth crabgrass',
+        wateredInOn: watered,
+        note: '',
+      },
+      'Ines Okafor-Brandt',
+      then,
+    )
+  }
+}
+
+/** Leaf to root: the records give way only to this. */
+const tables = [
+  'record_amendment',
+  'application_record',
+  'mix',
+  'label',
+  'calibration',
+  'sprayer',
+  'soil_reading',
+  'place',
+  'section',
+  'zone',
+  'yard',
+  'person',
+]
+
+async function emptyDemo(manager: EntityManager): Promise<void> {
+  await manager.query(`SET LOCAL jardinero.emptying_demo = 'yes'`)
+  for (const table of tables) await manager.query(`DELETE FROM ${table} WHERE account_id = $1`, [accountId])
+  await manager.query('DELETE FROM account WHERE id = $1', [accountId])
+  await manager.query(`SET LOCAL jardinero.emptying_demo = 'no'`)
+}
+
+/** Puts the demo account in, once, whole or not at all; with `fresh`, as it was at first. */
+export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean }): Promise<void> {
+  await database.transaction(async (manager) => {
+    await manager.query('SELECT pg_advisory_xact_lock(6171)')
+    if (fresh) await emptyDemo(manager)
+    if (await manager.existsBy('account', { id: accountId })) return
+    await manager.insert('account', { id: accountId, name: 'Demo', demoDay })
+    const person: Omit<StoredPerson, 'createdAt' | 'version'> = {
+      id: demoPersonId,
+      accountId,
+      email: 'demo@jardinero.invalid',
+      passwordHash: null,
+      name: 'Ines Okafor-Brandt',
+      units: 'us',
+      temperature: 'F',
+      locale: 'en-US',
+      theme: 'auto',
+    }
+    await manager.insert('person', person)
+    const scope = new AccountScope(manager, accountId)
+    await addYard(scope)
+    await addReadings(scope)
+    await addBench(scope)
+    await addLastYear(scope)
+  })
+}

@@ -1,0 +1,45 @@
+import type { Mix } from '@jardinero/contract/bench'
+import {
+  accountFileFormat,
+  accountFileVersion,
+  type AccountFile,
+  type FiledRecord,
+} from '@jardinero/contract/account'
+import type { StoredAmendment, StoredRecord } from '../ledger/entities.ts'
+import { toWire } from '../platform/collection.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
+  const amendments = new Map<string, FiledRecord['amendments']>()
+  for (const { recordId, accountId: _, ...a } of await scope.find<StoredAmendment>(
+    'record_amendment',
+    {},
+    { madeAt: 'ASC' },
+  ))
+    amendments.set(recordId, [...(amendments.get(recordId) ?? []), a])
+  const stored = await scope.find<StoredRecord>('application_record', {}, { appliedAt: 'ASC' })
+  return stored.map(({ accountId: _, appliedAt: __, ...record }) => ({
+    ...record,
+    amendments: amendments.get(record.id) ?? [],
+  }))
+}
+
+/** The whole account as one file. */
+export async function exportAccount(scope: AccountScope, now: Date): Promise<AccountFile> {
+  const rows = async <T>(entity: string) => (await scope.find(entity)).map(toWire<T>)
+  return {
+    format: accountFileFormat,
+    version: accountFileVersion,
+    exportedAt: now.toISOString(),
+    yards: await rows('yard'),
+    zones: await rows('zone'),
+    sections: await rows('section'),
+    places: await rows('place'),
+    readings: await rows('soil_reading'),
+    sprayers: await rows('sprayer'),
+    calibrations: await rows('calibration'),
+    labels: await rows('label'),
+    mixes: await rows<Mix>('mix'),
+    records: await filedRecords(scope),
+  }
+}

@@ -1,0 +1,135 @@
+import { createHash } from 'node:crypto'
+import type { AccountFile, ImportResult } from '@jardinero/contract/account'
+import type { Refusal } from '@jardinero/core/quantity'
+import { checkLabel } from '@jardinero/core/shelf'
+import { checkReading } from '@jardinero/core/soil'
+import { checkSection } from '@jardinero/core/yard'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+type Filed = Record<string, unknown> & { id: string }
+
+/** Parts of the file in the order their rows rest on each other: the table, and which fields point at other parts. */
+const parts: { part: keyof AccountFile; entity: string; refs: Record<string, keyof AccountFile> }[] = [
+  { part: 'yards', entity: 'yard', refs: {} },
+  { part: 'zones', entity: 'zone', refs: { yardId: 'yards' } },
+  { part: 'sections', entity: 'section', refs: { zoneId: 'zones' } },
+  { part: 'places', entity: 'place', refs: { zoneId: 'zones', sectionId: 'sections' } },
+  { part: 'readings', entity: 'soil_reading', refs: { placeId: 'places' } },
+  { part: 'sprayers', entity: 'sprayer', refs: {} },
+  { part: 'calibrations', entity: 'calibration', refs: { sprayerId: 'sprayers' } },
+  { part: 'labels', entity: 'label', refs: {} },
+  { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
+  { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
+]
+
+/** An id of this account for a row of the file: the same file always gives the same id, so taking it in twice adds nothing. */
+function idFor(accountId: string, filed: string): string {
+  const hex = createHash('sha256').update(`${accountId}/${filed}`).digest('hex')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`
+}
+
+/** References that lead nowhere, and rows the core would refuse. */
+function checkFile(file: AccountFile): Refusal[] {
+  const faults: Refusal[] = []
+  for (const { part, refs } of parts) {
+    const rows = file[part] as unknown as Filed[]
+    const seen = new Set<string>()
+    rows.forEach((row, i) => {
+      if (seen.has(row.id)) faults.push({ code: 'idTwice', field: `${part}.${i}.id`, params: { id: row.id } })
+      seen.add(row.id)
+      for (const [ref, target] of Object.entries(refs)) {
+        const to = row[ref]
+        if (to !== null && !(file[target] as unknown as Filed[]).some((r) => r.id === to))
+          faults.push({
+            code: 'referenceMissing',
+            field: `${part}.${i}.${ref}`,
+            params: { id: String(to), part: target },
+          })
+      }
+    })
+  }
+  file.sections.forEach((s, i) => faults.push(...checkSection(s, `sections.${i}`)))
+  file.labels.forEach((l, i) => faults.push(...checkLabel(l.rules, `labels.${i}.rules`)))
+  file.readings.forEach((r, i) =>
+    faults.push(...checkReading(r).map((f) => ({ ...f, field: `readings.${i}.${f.field}` }))),
+  )
+  return faults
+}
+
+/** Ids the account already has, of those in the file: those rows are here and stay as they are. */
+async function idsHere(scope: AccountScope, entity: string, ids: string[]): Promise<Set<string>> {
+  if (!ids.length) return new Set()
+  const rows: { id: string }[] = await scope.manager
+    .createQueryBuilder(entity, 'r')
+    .select('r.id', 'id')
+    .where('r.account_id = :account AND r.id = ANY(:ids)', { account: scope.accountId, ids })
+    .getRawMany()
+  return new Set(rows.map((r) => r.id))
+}
+
+async function insertAll(scope: AccountScope, entity: string, rows: object[]): Promise<void> {
+  for (let i = 0; i < rows.length; i += 500) await scope.manager.insert(entity, rows.slice(i, i + 500))
+}
+
+/**
+ * Takes an account file into the account, all or nothing (the scope's transaction). Rows that are here already are left
+ * as they are; others get ids of this account. @throws ProblemError refused with every fault and its place in the file.
+ */
+export async function importAccount(scope: AccountScope, file: AccountFile): Promise<ImportResult> {
+  const faults = checkFile(file)
+  if (faults.length) throw new ProblemError('refused', faults.slice(0, 50))
+  const result: ImportResult = { added: {}, kept: {} }
+  const newIds = new Map<string, string>()
+  const translate = (id: unknown) => newIds.get(String(id)) ?? id
+
+  for (const { part, entity, refs } of parts) {
+    const rows = file[part] as unknown as Filed[]
+    const same = await idsHere(
+      scope,
+      entity,
+      rows.map((r) => r.id),
+    )
+    for (const { id } of rows) if (!same.has(id)) newIds.set(id, idFor(scope.accountId, id))
+    const here = await idsHere(
+      scope,
+      entity,
+      rows.map((r) => String(translate(r.id))),
+    )
+    const fresh = rows.filter((r) => !here.has(String(translate(r.id))))
+    const owned = fresh.map(({ amendments: _, ...row }) => ({
+      ...row,
+      ...Object.fromEntries(
+        Object.keys(refs).map((ref) => [ref, row[ref] === null ? null : translate(row[ref])]),
+      ),
+      ...(part === 'mixes' && {
+        labelId: translate(row['labelId']),
+        calibrationId: translate(row['calibrationId']),
+      }),
+      ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
+      id: translate(row.id),
+      accountId: scope.accountId,
+    }))
+    await insertAll(scope, entity, owned)
+    if (part === 'records') await insertAmendments(scope, fresh, translate)
+    result.added[part] = fresh.length
+    result.kept[part] = rows.length - fresh.length
+  }
+  return result
+}
+
+async function insertAmendments(
+  scope: AccountScope,
+  records: Filed[],
+  translate: (id: unknown) => unknown,
+): Promise<void> {
+  const rows = records.flatMap((record) =>
+    (record['amendments'] as Filed[]).map((amendment) => ({
+      ...amendment,
+      id: idFor(scope.accountId, amendment.id),
+      recordId: translate(record.id),
+      accountId: scope.accountId,
+    })),
+  )
+  await insertAll(scope, 'record_amendment', rows)
+}

@@ -1,0 +1,95 @@
+import swagger from '@fastify/swagger'
+import swaggerUi from '@fastify/swagger-ui'
+import Fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
+import type { DataSource } from 'typeorm'
+import { createWords, loadCatalogue } from '@jardinero/words'
+import { accountRoutes } from './account/routes.ts'
+import { benchCollections, benchRoutes } from './bench/routes.ts'
+import { ledgerRoutes } from './ledger/routes.ts'
+import type { Clock } from './platform/clock.ts'
+import { registerCollection } from './platform/collection.ts'
+import type { Config } from './platform/config.ts'
+import { problemHandler } from './platform/problemHandler.ts'
+import { registerSecurity } from './platform/security.ts'
+import { registerSignedIn } from './platform/signedIn.ts'
+import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
+import { serveWeb } from './platform/webFolder.ts'
+import { quantityRoutes } from './quantity/routes.ts'
+import { shelfCollections } from './shelf/routes.ts'
+import { soilCollections, soilRoutes } from './soil/routes.ts'
+import { yardCollections, yardRoutes } from './yard/routes.ts'
+
+export interface AppParts {
+  database: DataSource
+  config: Config
+  clock: Clock
+  log?: boolean
+}
+
+async function createWordsFor(): Promise<(request: FastifyRequest) => ReturnType<typeof createWords>> {
+  const catalogue = await loadCatalogue('en')
+  const stranger = { locale: 'en-US', units: 'us', temperature: 'F' } as const
+  return (request) => createWords(catalogue, request.person ?? stranger)
+}
+
+async function registerDocs(app: FastifyInstance): Promise<void> {
+  await app.register(swagger, {
+    openapi: {
+      openapi: '3.1.0',
+      info: {
+        title: 'Jardinero',
+        version: '1',
+        description:
+          'Routes under a room that need no account are calculators: the same figures and working as on the screen. Errors are RFC 9457 problem details with a stable code.',
+      },
+    },
+    transform: describeSchema as never,
+  })
+  await app.register(swaggerUi, {
+    routePrefix: '/api/docs',
+    staticCSP: true,
+    uiConfig: { docExpansion: 'list' },
+  })
+}
+
+/** The whole server, not yet listening. Closing it leaves the database to its owner. */
+export async function buildApp({ database, config, clock, log = false }: AppParts): Promise<FastifyInstance> {
+  const app = Fastify({
+    logger: log ? { level: 'warn' } : false,
+    trustProxy: config.behindProxy,
+    bodyLimit: 1024 * 1024,
+  })
+  app.setValidatorCompiler(joiValidator as never)
+  app.setSerializerCompiler(plainSerializer)
+  app.setErrorHandler(problemHandler(await createWordsFor()))
+
+  await registerSecurity(app, database, config)
+  registerSignedIn(app, database)
+  await registerDocs(app)
+
+  await app.register(async (rooms) => {
+    for (const collection of [
+      ...yardCollections,
+      ...soilCollections(clock),
+      ...shelfCollections,
+      ...benchCollections,
+    ])
+      registerCollection(rooms, collection)
+    quantityRoutes(rooms)
+    yardRoutes(rooms)
+    soilRoutes(rooms)
+    benchRoutes(rooms, clock)
+    ledgerRoutes(rooms, clock)
+    accountRoutes(rooms, database, config.demo)
+    rooms.get(
+      '/api/health',
+      { schema: { tags: ['health'], summary: 'Whether the database answers' }, config: { open: true } },
+      async () => {
+        await database.query('SELECT 1')
+        return { ok: true }
+      },
+    )
+  })
+  if (config.webFolder) await serveWeb(app, config.webFolder)
+  return app
+}

@@ -1,0 +1,25 @@
+import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
+import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts'
+import { amendmentEntity, recordEntity } from './ledger/entities.ts'
+import { labelEntity } from './shelf/entities.ts'
+import { readingEntity } from './soil/entities.ts'
+import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/entities.ts'
+
+/** Every table. */
+export const entities = [
+  accountEntity,
+  personEntity,
+  sessionEntity,
+  rateCountEntity,
+  yardEntity,
+  zoneEntity,
+  sectionEntity,
+  placeEntity,
+  readingEntity,
+  sprayerEntity,
+  calibrationEntity,
+  labelEntity,
+  mixEntity,
+  recordEntity,
+  amendmentEntity,
+]

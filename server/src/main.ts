@@ -1,0 +1,29 @@
+import { loadDemo } from './account/demo.ts'
+import { buildApp } from './app.ts'
+import { parseConfig } from './platform/config.ts'
+import { createDatabase, migrate } from './platform/database.ts'
+import { sweepExpired } from './platform/sessionStore.ts'
+
+const config = parseConfig(process.env)
+const clock = () => new Date()
+const database = createDatabase(config.databaseUrl)
+await database.initialize()
+await migrate(database)
+if (config.demo) await loadDemo(database, { fresh: process.env['FRESH_DEMO'] === 'true' })
+
+const app = await buildApp({ database, config, clock, log: true })
+const sweeping = setInterval(() => void sweepExpired(database).catch(() => undefined), 3_600_000)
+
+let closing = false
+async function close(): Promise<void> {
+  if (closing) return
+  closing = true
+  clearInterval(sweeping)
+  await app.close()
+  await database.destroy()
+  process.exit(0)
+}
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void close())
+
+await app.listen({ port: config.port, host: config.host })
+process.send?.('listening')

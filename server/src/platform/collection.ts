@@ -1,0 +1,95 @@
+import type { FastifyInstance, FastifyRequest } from 'fastify'
+import Joi from 'joi'
+import type { Refusal } from '@jardinero/core/quantity'
+import { ProblemError } from './problem.ts'
+import type { AccountScope } from './scope.ts'
+
+/** A kind of row that is listed, added, changed and removed in one way. */
+export interface Collection {
+  /** Path under the room: /api/<room>/<path>. */
+  room: string
+  path: string
+  entity: string
+  shapes: { create: Joi.ObjectSchema; patch: Joi.ObjectSchema; row: Joi.ObjectSchema }
+  /** What the core has to say of a row before it is stored, the fields named as in the row. */
+  check?: (row: Record<string, unknown>, scope: AccountScope) => Refusal[] | Promise<Refusal[]>
+}
+
+type Wire = Record<string, unknown> & { id: string; version: number }
+
+/** A stored row as it crosses the wire: its own fields, without the account's. */
+export function toWire<T>(stored: object): T {
+  const { accountId: _, createdAt: __, ...row } = stored as Record<string, unknown>
+  return row as T
+}
+
+async function refuseFaults(
+  collection: Collection,
+  row: Record<string, unknown>,
+  scope: AccountScope,
+): Promise<void> {
+  const refusals = (await collection.check?.(row, scope)) ?? []
+  if (refusals.length) throw new ProblemError('refused', refusals)
+}
+
+const idParams = Joi.object({ id: Joi.string().uuid().required() })
+
+/** Routes of a collection: GET, POST, PATCH, DELETE, all inside the signed-in account. */
+export function registerCollection(app: FastifyInstance, collection: Collection): void {
+  const { room, path, entity, shapes } = collection
+  const url = `/api/${room}/${path}`
+  const tags = [room]
+
+  app.get(url, { schema: { tags, response: { 200: Joi.array().items(shapes.row) } } }, (request) =>
+    app.scoped(request, async (scope) => (await scope.find(entity)).map(toWire)),
+  )
+
+  app.post(
+    url,
+    { schema: { tags, body: shapes.create, response: { 200: shapes.row, 201: shapes.row } } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const body = request.body as Wire
+        await refuseFaults(collection, body, scope)
+        const { row, added } = await scope.add(entity, body)
+        void reply.code(added ? 201 : 200)
+        return toWire(row)
+      }),
+  )
+
+  app.patch(
+    `${url}/:id`,
+    { schema: { tags, params: idParams, body: shapes.patch, response: { 200: shapes.row } } },
+    (request) =>
+      app.scoped(request, async (scope) => {
+        const { id } = request.params as { id: string }
+        const { version, ...patch } = request.body as Wire
+        const before = toWire<Wire>(await scope.get(entity, id))
+        await refuseFaults(collection, { ...before, ...patch }, scope)
+        try {
+          return toWire(await scope.change(entity, id, version, patch as never))
+        } catch (error) {
+          if (error instanceof ProblemError && error.extra.current)
+            throw new ProblemError('staleEdit', [], { current: toWire(error.extra.current) })
+          throw error
+        }
+      }),
+  )
+
+  app.delete(
+    `${url}/:id`,
+    {
+      schema: {
+        tags,
+        params: idParams,
+        querystring: Joi.object({ version: Joi.number().integer().required() }),
+      },
+    },
+    (request: FastifyRequest, reply) =>
+      app.scoped(request, async (scope) => {
+        const { id } = request.params as { id: string }
+        await scope.remove(entity, id, (request.query as { version: number }).version)
+        void reply.code(204)
+      }),
+  )
+}

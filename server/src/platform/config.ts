@@ -1,0 +1,43 @@
+import Joi from 'joi'
+
+/** What the server is told by its environment. */
+export interface Config {
+  databaseUrl: string
+  port: number
+  host: string
+  /** Signs the session cookie; at least 32 characters. */
+  sessionSecret: string
+  /** Folder of the built web application; none when only the API is served. */
+  webFolder?: string
+  /** Loads the demo yard and offers it at sign-in. */
+  demo: boolean
+  /** Behind a balancer that ends TLS: cookies are secure, the client's address is taken from its headers. */
+  behindProxy: boolean
+}
+
+const schema = Joi.object({
+  DATABASE_URL: Joi.string()
+    .uri({ scheme: ['postgres', 'postgresql'] })
+    .required(),
+  PORT: Joi.number().port().default(4173),
+  HOST: Joi.string().default('127.0.0.1'),
+  SESSION_SECRET: Joi.string().min(32).required(),
+  WEB_FOLDER: Joi.string(),
+  DEMO: Joi.boolean().default(false),
+  BEHIND_PROXY: Joi.boolean().default(false),
+}).unknown()
+
+/** Reads the configuration. @throws Error with every fault, in words. */
+export function parseConfig(env: Record<string, string | undefined>): Config {
+  const { error, value } = schema.validate(env, { abortEarly: false })
+  if (error) throw new Error(`configuration: ${error.details.map((d) => d.message).join('; ')}`)
+  return {
+    databaseUrl: value.DATABASE_URL,
+    port: value.PORT,
+    host: value.HOST,
+    sessionSecret: value.SESSION_SECRET,
+    ...(value.WEB_FOLDER && { webFolder: value.WEB_FOLDER }),
+    demo: value.DEMO,
+    behindProxy: value.BEHIND_PROXY,
+  }
+}

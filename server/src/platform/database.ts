@@ -1,0 +1,31 @@
+import { DataSource } from 'typeorm'
+import { entities } from '../entities.ts'
+import { migrations } from '../migrations/index.ts'
+import { SnakeColumns } from './naming.ts'
+
+/** A data source on a PostgreSQL address; not yet connected. Losing the database is survived: the pool connects again. */
+export const createDatabase = (url: string, onLost: (error: unknown) => void = () => undefined): DataSource =>
+  new DataSource({
+    type: 'postgres',
+    url,
+    entities,
+    migrations,
+    migrationsTransactionMode: 'all',
+    namingStrategy: new SnakeColumns(),
+    uuidExtension: 'pgcrypto',
+    installExtensions: false,
+    poolErrorHandler: onLost,
+    extra: { max: 10, connectionTimeoutMillis: 4000, application_name: 'jardinero' },
+  })
+
+/** Runs what migrations are missing, one server at a time. */
+export async function migrate(database: DataSource): Promise<void> {
+  const lock = database.createQueryRunner()
+  await lock.query('SELECT pg_advisory_lock(6170)')
+  try {
+    await database.runMigrations()
+  } finally {
+    await lock.query('SELECT pg_advisory_unlock(6170)')
+    await lock.release()
+  }
+}

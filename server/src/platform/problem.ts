@@ -1,0 +1,40 @@
+import type { Refusal } from '@jardinero/core/quantity'
+
+/** The stable codes of what can go wrong, with their HTTP status. The words stand under problem.<code>. */
+export const problemStatus = {
+  invalidInput: 400,
+  malformedRequest: 400,
+  notSignedIn: 401,
+  wrongSignIn: 401,
+  crossSite: 403,
+  notFound: 404,
+  staleEdit: 409,
+  idTaken: 409,
+  inUse: 409,
+  emailTaken: 409,
+  notDemo: 409,
+  tooLarge: 413,
+  unsupportedMedia: 415,
+  refused: 422,
+  tooManyRequests: 429,
+  internal: 500,
+  databaseAway: 503,
+} as const
+export type ProblemCode = keyof typeof problemStatus
+
+/** An expected failure of a request. Thrown in the handlers, answered as problem details. */
+export class ProblemError extends Error {
+  constructor(
+    readonly code: ProblemCode,
+    readonly faults: Refusal[] = [],
+    readonly extra: { current?: Record<string, unknown> } = {},
+  ) {
+    super(code)
+  }
+}
+
+/** The value of an outcome, or a 422 with its refusals. */
+export function accept<T>(outcome: { ok: true; value: T } | { ok: false; refusals: Refusal[] }): T {
+  if (!outcome.ok) throw new ProblemError('refused', outcome.refusals)
+  return outcome.value
+}

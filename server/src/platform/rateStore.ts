@@ -1,0 +1,33 @@
+import type { FastifyRateLimitStore } from '@fastify/rate-limit'
+import type { DataSource } from 'typeorm'
+
+/** Rate counts in PostgreSQL, so that several servers behind a balancer count together. */
+export const rateStoreOn = (database: DataSource) =>
+  class PostgresRateStore implements FastifyRateLimitStore {
+    private readonly route: string
+
+    constructor(options: { route?: string } = {}) {
+      this.route = options.route ?? ''
+    }
+
+    incr(
+      key: string,
+      callback: (error: Error | null, result?: { current: number; ttl: number }) => void,
+      timeWindow: number,
+    ): void {
+      const sql = `INSERT INTO rate_count (key, count, expires_at) VALUES ($1, 1, now() + $2 * interval '1 millisecond')
+        ON CONFLICT (key) DO UPDATE SET
+          count = CASE WHEN rate_count.expires_at < now() THEN 1 ELSE rate_count.count + 1 END,
+          expires_at = CASE WHEN rate_count.expires_at < now() THEN excluded.expires_at ELSE rate_count.expires_at END
+        RETURNING count, extract(epoch FROM expires_at - now()) * 1000 AS ttl`
+      database.query(sql, [`${this.route}|${key}`, timeWindow]).then(
+        ([row]: { count: number; ttl: string }[]) =>
+          callback(null, { current: row!.count, ttl: Number(row!.ttl) }),
+        (error: Error) => callback(error),
+      )
+    }
+
+    child(route: { path?: string; method?: string | string[] }): FastifyRateLimitStore {
+      return new PostgresRateStore({ route: `${String(route.method)} ${route.path ?? ''}` })
+    }
+  }

@@ -1,0 +1,59 @@
+import type { FastifyInstance, FastifyRequest } from 'fastify'
+import type { DataSource } from 'typeorm'
+import type { StoredPerson } from '../account/entities.ts'
+import { ProblemError } from './problem.ts'
+import { AccountScope } from './scope.ts'
+
+declare module 'fastify' {
+  interface FastifyRequest {
+    person?: StoredPerson
+  }
+  interface FastifyInstance {
+    /** Runs a handler's work in one transaction inside the signed-in account. */
+    scoped: <T>(request: FastifyRequest, work: (scope: AccountScope) => Promise<T>) => Promise<T>
+  }
+  interface FastifyContextConfig {
+    /** Answers without a signed-in person. */
+    open?: boolean
+    /** Needs the CSRF token although it is open. */
+    csrf?: boolean
+  }
+  interface Session {
+    personId?: string
+  }
+}
+
+const changes = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
+
+/**
+ * Every route needs a signed-in person unless it says `open`; every change needs the CSRF token unless it is an open
+ * calculator, which reads no cookie.
+ */
+export function registerSignedIn(app: FastifyInstance, database: DataSource): void {
+  app.decorate('scoped', (request: FastifyRequest, work: (scope: AccountScope) => Promise<unknown>) => {
+    if (!request.person) throw new ProblemError('notSignedIn')
+    const { accountId } = request.person
+    return database.transaction((manager) => work(new AccountScope(manager, accountId)))
+  })
+
+  app.addHook('onRequest', async (request) => {
+    const { personId } = request.session ?? {}
+    if (!personId || !request.url.startsWith('/api/')) return
+    const person = await database.manager.findOneBy<StoredPerson>('person', { id: personId })
+    if (person) request.person = person
+  })
+
+  app.addHook('onRequest', (request, reply, done) => {
+    const { open, csrf } = request.routeOptions.config
+    if (
+      !open &&
+      request.routeOptions.url?.startsWith('/api/') &&
+      !request.routeOptions.url.startsWith('/api/docs') &&
+      !request.person
+    )
+      throw new ProblemError('notSignedIn')
+    const guarded = changes.has(request.method) && (!open || csrf)
+    if (guarded) app.csrfProtection(request, reply, done)
+    else done()
+  })
+}

@@ -1,0 +1,32 @@
+import { readFile } from 'node:fs/promises'
+import { join } from 'node:path'
+import fastifyStatic from '@fastify/static'
+import type { FastifyInstance, FastifyReply } from 'fastify'
+import { ProblemError } from './problem.ts'
+
+/** Serves the built web application: hashed files for good, the page itself fresh each time with its own style nonce. */
+export async function serveWeb(app: FastifyInstance, folder: string): Promise<void> {
+  const page = await readFile(join(folder, 'index.html'), 'utf8')
+  const sendPage = (reply: FastifyReply) =>
+    reply
+      .type('text/html; charset=utf-8')
+      .header('cache-control', 'no-cache')
+      .send(page.replace('__STYLE_NONCE__', reply.cspNonce.style))
+
+  await app.register(fastifyStatic, {
+    root: folder,
+    index: false,
+    wildcard: false,
+    setHeaders: (reply, path) =>
+      void reply.header(
+        'cache-control',
+        path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
+      ),
+  })
+  app.get('/', { schema: { hide: true }, config: { open: true } }, (_request, reply) => sendPage(reply))
+  app.setNotFoundHandler((request, reply) => {
+    if (request.method === 'GET' && !request.url.startsWith('/api/') && !request.url.startsWith('/assets/'))
+      return sendPage(reply)
+    throw new ProblemError('notFound')
+  })
+}

@@ -1,0 +1,104 @@
+import type { FastifyInstance } from 'fastify'
+import Papa from 'papaparse'
+import * as wire from '@jardinero/contract/soil'
+import type { Place, Yard, Zone } from '@jardinero/contract/yard'
+import type { Refusal } from '@jardinero/core/quantity'
+import { checkReading, computeTiming, type TimingRequest } from '@jardinero/core/soil'
+import { accountToday } from '../account/today.ts'
+import { dayIn, type Clock } from '../platform/clock.ts'
+import { toWire, type Collection } from '../platform/collection.ts'
+import { accept } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+async function yardOfPlace(scope: AccountScope, placeId: string): Promise<Yard> {
+  const place = await scope.get<Place>('place', placeId)
+  const zone = await scope.get<Zone>('zone', place.zoneId)
+  return scope.get<Yard>('yard', zone.yardId)
+}
+
+export const soilCollections = (clock: Clock): Collection[] => [
+  {
+    room: 'soil',
+    path: 'readings',
+    entity: 'soil_reading',
+    shapes: wire.reading,
+    check: async (row, scope): Promise<Refusal[]> => {
+      const reading = row as unknown as wire.Reading
+      const { timeZone } = await yardOfPlace(scope, reading.placeId)
+      const [given, today] = [dayIn(reading.takenAt, timeZone), await accountToday(scope, timeZone, clock)]
+      const future: Refusal[] =
+        given > today ? [{ code: 'readingInFuture', field: 'takenAt', params: { given, today } }] : []
+      return [...checkReading(reading), ...future]
+    },
+  },
+]
+
+interface Window {
+  yardId?: string
+  from?: string
+  to?: string
+}
+
+/** Readings of an account, oldest first; the days are whole UTC days with a day to spare on either side. */
+async function findReadings(scope: AccountScope, { yardId, from, to }: Window): Promise<wire.Reading[]> {
+  const query = scope.manager
+    .createQueryBuilder<wire.Reading>('soil_reading', 'r')
+    .where('r.account_id = :account', { account: scope.accountId })
+    .orderBy('r.taken_at')
+  if (from) query.andWhere(`r.taken_at >= CAST(:from AS date) - interval '1 day'`, { from })
+  if (to) query.andWhere(`r.taken_at < CAST(:to AS date) + interval '2 days'`, { to })
+  if (yardId)
+    query.andWhere(
+      'r.place_id IN (SELECT p.id FROM place p JOIN zone z ON z.id = p.zone_id WHERE z.yard_id = :yardId)',
+      { yardId },
+    )
+  return (await query.getMany()).map(toWire<wire.Reading>)
+}
+
+async function readingsCsv(scope: AccountScope, window: Window): Promise<string> {
+  const places = new Map((await scope.find<Place>('place')).map((p) => [p.id, p.name]))
+  const rows = (await findReadings(scope, window)).map((r) => ({
+    place: places.get(r.placeId) ?? '',
+    taken_at_utc: r.takenAt,
+    depth_cm: r.depthCm,
+    temperature_c: r.temperatureC,
+    note: r.note,
+  }))
+  return Papa.unparse(rows, {
+    escapeFormulae: true,
+    columns: ['place', 'taken_at_utc', 'depth_cm', 'temperature_c', 'note'],
+    newline: '\r\n',
+  })
+}
+
+export function soilRoutes(app: FastifyInstance): void {
+  const tags = ['soil']
+  app.post(
+    '/api/soil/timing',
+    {
+      schema: {
+        tags,
+        summary: 'Is it time for the spring pre-emergent, by one school of timing',
+        body: wire.timingRequest,
+      },
+      config: { open: true },
+    },
+    (request) => accept(computeTiming(request.body as TimingRequest)),
+  )
+  app.get(
+    '/api/soil/season',
+    { schema: { tags, summary: 'Readings between two days', querystring: wire.readingsRequest } },
+    (request) => app.scoped(request, (scope) => findReadings(scope, request.query as Window)),
+  )
+  app.get(
+    '/api/soil/readings.csv',
+    { schema: { tags, summary: 'Readings as CSV', querystring: wire.readingsRequest } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="soil-readings.csv"')
+        return readingsCsv(scope, request.query as Window)
+      }),
+  )
+}

@@ -1,0 +1,61 @@
+import { EntitySchema } from 'typeorm'
+import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
+import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
+
+export type Owned<T> = T & { accountId: string; createdAt: string }
+
+export const yardEntity = new EntitySchema<Owned<Yard>>({
+  name: 'yard',
+  columns: {
+    ...rowColumns,
+    name: column.text,
+    latitude: column.numeric,
+    longitude: column.numeric,
+    timeZone: column.text,
+    climate: column.text,
+    timingSchool: column.text,
+  },
+  uniques: [accountKey],
+  foreignKeys: [ofAccount],
+})
+
+export const zoneEntity = new EntitySchema<Owned<Zone>>({
+  name: 'zone',
+  columns: { ...rowColumns, yardId: column.uuid, name: column.text, turf: column.text, state: column.text },
+  uniques: [accountKey],
+  indices: [{ columns: ['accountId', 'yardId'] }],
+  foreignKeys: [belongsTo('yard', 'yardId')],
+})
+
+export const sectionEntity = new EntitySchema<Owned<Section>>({
+  name: 'section',
+  columns: {
+    ...rowColumns,
+    zoneId: column.uuid,
+    name: column.text,
+    kind: column.text,
+    lengthsFt: column.json,
+    deduction: column.boolean,
+    xFt: column.numeric,
+    yFt: column.numeric,
+    turnDeg: column.numeric,
+  },
+  uniques: [accountKey],
+  indices: [{ columns: ['accountId', 'zoneId'] }],
+  foreignKeys: [belongsTo('zone', 'zoneId')],
+})
+
+export const placeEntity = new EntitySchema<Owned<Place>>({
+  name: 'place',
+  columns: {
+    ...rowColumns,
+    zoneId: column.uuid,
+    name: column.text,
+    kind: column.text,
+    sectionId: column.uuidOrNull,
+    side: column.integerOrNull,
+  },
+  uniques: [accountKey],
+  indices: [{ columns: ['accountId', 'zoneId'] }],
+  foreignKeys: [belongsTo('zone', 'zoneId'), belongsTo('section', 'sectionId', 'NO ACTION')],
+})

@@ -1,0 +1,114 @@
+import type { FastifyInstance } from 'fastify'
+import geodesic from 'geographiclib-geodesic'
+import tzlookup from '@photostructure/tz-lookup'
+import { almanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/yard'
+import type { Refusal } from '@jardinero/core/quantity'
+import {
+  checkSection,
+  computeArea,
+  computeGeographicArea,
+  hemisphereOf,
+  type Section,
+} from '@jardinero/core/yard'
+import type { Collection } from '../platform/collection.ts'
+import { accept } from '../platform/problem.ts'
+
+const knownTurf = new Set(almanac.turf.map((t) => t.code))
+const knownClimates = new Set(almanac.climates.map((c) => c.code))
+
+const unknownCode = (known: Set<string>, value: unknown, field: string): Refusal[] =>
+  known.has(String(value)) ? [] : [{ code: 'unknownCode', field, params: { given: String(value) } }]
+
+/** The field inside the row: the core names it under the section. */
+const ownField = (refusal: Refusal): Refusal => ({
+  ...refusal,
+  field: refusal.field?.replace(/^section\./, ''),
+})
+
+export const yardCollections: Collection[] = [
+  {
+    room: 'yard',
+    path: 'yards',
+    entity: 'yard',
+    shapes: wire.yard,
+    check: (row) => unknownCode(knownClimates, row['climate'], 'climate'),
+  },
+  {
+    room: 'yard',
+    path: 'zones',
+    entity: 'zone',
+    shapes: wire.zone,
+    check: (row) => unknownCode(knownTurf, row['turf'], 'turf'),
+  },
+  {
+    room: 'yard',
+    path: 'sections',
+    entity: 'section',
+    shapes: wire.section,
+    check: (row) => checkSection(row as unknown as Section).map(ownField),
+  },
+  { room: 'yard', path: 'places', entity: 'place', shapes: wire.place },
+]
+
+function findWhereabouts(latitude: number, longitude: number): wire.Whereabouts {
+  const distanceKm = (c: { latitude: number; longitude: number }) =>
+    (geodesic.Geodesic.WGS84.Inverse(latitude, longitude, c.latitude, c.longitude).s12 ?? Infinity) / 1000
+  const nearest = almanac.climates.toSorted((a, b) => distanceKm(a) - distanceKm(b))[0]!
+  return {
+    timeZone: tzlookup(latitude, longitude),
+    hemisphere: hemisphereOf(latitude),
+    climate: nearest.code,
+    distanceKm: distanceKm(nearest),
+  }
+}
+
+export function yardRoutes(app: FastifyInstance): void {
+  const tags = ['yard']
+  app.post(
+    '/api/yard/area',
+    {
+      schema: { tags, summary: 'Area of a lawn from taped sections', body: wire.areaRequest },
+      config: { open: true },
+    },
+    (request) => {
+      const { sections, tapeUncertaintyFt } = request.body as {
+        sections: Section[]
+        tapeUncertaintyFt: number
+      }
+      return accept(computeArea(sections, tapeUncertaintyFt))
+    },
+  )
+  app.post(
+    '/api/yard/geographic-area',
+    {
+      schema: {
+        tags,
+        summary: 'Area inside corners by latitude and longitude',
+        body: wire.geographicAreaRequest,
+      },
+      config: { open: true },
+    },
+    (request) => accept(computeGeographicArea((request.body as { corners: [number, number][] }).corners)),
+  )
+  app.get(
+    '/api/yard/whereabouts',
+    {
+      schema: {
+        tags,
+        summary: 'Time zone, hemisphere and nearest shipped climate of a point',
+        querystring: wire.whereaboutsRequest,
+      },
+      config: { open: true },
+    },
+    (request) => {
+      const { latitude, longitude } = request.query as { latitude: number; longitude: number }
+      return findWhereabouts(latitude, longitude)
+    },
+  )
+  app.get(
+    '/api/almanac',
+    { schema: { tags, summary: 'Turf types, climates, actives and sample labels' }, config: { open: true } },
+    () => almanac,
+  )
+}

@@ -1,0 +1,72 @@
+import { randomUUID } from 'node:crypto'
+import { almanac } from '@jardinero/almanac'
+import type { Visitor } from './harness.ts'
+
+/** One of everything, on a lawn of 6,350 ft². */
+export const lawn = {
+  label: almanac.sampleLabels[0]!.rules,
+  yard: {
+    name: 'Früh & Spät',
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  },
+  zone: { name: '前庭', turf: 'tallFescue', state: 'growing' },
+  section: {
+    name: 'Lawn',
+    kind: 'rectangle',
+    lengthsFt: [127, 50],
+    deduction: false,
+    xFt: 0,
+    yFt: 0,
+    turnDeg: 0,
+  },
+  reading: { takenAt: '2026-02-27T15:00:00Z', depthCm: 5.08, temperatureC: 8.444444444444445, note: '' },
+  sprayer: { name: 'Backpack', kind: 'backpack', capacityGal: 4 },
+  runs: [1.25, 1.25, 1.25].map((volumeGal) => ({ areaSqFt: 1000, volumeGal, seconds: 230 })),
+  pass: { appliedAt: '2026-02-28T15:00:00Z', applicator: 'Ada', windMph: 4, airC: 12 },
+} as const
+
+async function add(visitor: Visitor, url: string, body: object): Promise<string> {
+  const id = randomUUID()
+  const response = await visitor.post(url, { id, ...body })
+  if (response.statusCode !== 201) throw new Error(`${url}: ${response.body}`)
+  return id
+}
+
+/** Adds one of everything, down to a recorded pass, and answers with the ids. */
+export async function addLawn(visitor: Visitor) {
+  const yard = await add(visitor, '/api/yard/yards', lawn.yard)
+  const zone = await add(visitor, '/api/yard/zones', { yardId: yard, ...lawn.zone })
+  const section = await add(visitor, '/api/yard/sections', { zoneId: zone, ...lawn.section })
+  const middle = await add(visitor, '/api/yard/places', {
+    zoneId: zone,
+    name: 'Middle',
+    kind: 'middle',
+    sectionId: null,
+    side: null,
+  })
+  const reading = await add(visitor, '/api/soil/readings', { placeId: middle, ...lawn.reading })
+  const sprayer = await add(visitor, '/api/bench/sprayers', lawn.sprayer)
+  const calibration = await add(visitor, '/api/bench/calibrations', {
+    sprayerId: sprayer,
+    day: '2026-02-20',
+    runs: lawn.runs,
+    note: '',
+  })
+  const label = await add(visitor, '/api/shelf/labels', { rules: lawn.label })
+  const mixOrder = {
+    zoneId: zone,
+    labelId: label,
+    calibrationId: calibration,
+    day: '2026-02-28',
+    rate: { value: 0.4, unit: 'oz/1000ft2' },
+    loadPlan: 'fullThenRemainder',
+    tool: 'scaleHundredthOz',
+  }
+  const mix = await add(visitor, '/api/bench/mixes', mixOrder)
+  const record = await add(visitor, '/api/ledger/records', { mixId: mix, ...lawn.pass })
+  return { yard, zone, section, middle, reading, sprayer, calibration, label, mix, mixOrder, record }
+}

@@ -1,0 +1,128 @@
+import { IntlMessageFormat } from 'intl-messageformat'
+import type { Param, Params } from '@jardinero/core/quantity'
+import { presentQuantity, type Reader } from './present.ts'
+
+/** Messages by key, "room.key"; ICU message format. */
+export type Catalogue = Readonly<Record<string, string>>
+
+/** A value in a sentence that is not text: a part the interface renders itself. */
+export interface SentencePart {
+  type: 'text' | 'object'
+  value: unknown
+}
+
+/** Parameters that are codes, and where their words stand. */
+const codePrefix: Record<string, string> = {
+  turf: 'turf',
+  state: 'turfState',
+  shape: 'shape',
+  tape: 'tape',
+  kind: 'sprayerKind',
+  tool: 'tool',
+  would: 'tool',
+  measure: 'measure',
+  school: 'school',
+  strengthUnit: 'unit',
+  rateUnit: 'unit',
+  fromDimension: 'dimension',
+  toDimension: 'dimension',
+  placeKind: 'placeKind',
+  signalWord: 'signalWord',
+}
+
+const isDay = (value: unknown): value is string =>
+  typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value)
+const isQuantity = (value: unknown): value is { value: number; unit: string } =>
+  typeof value === 'object' && value !== null && 'unit' in value && 'value' in value && !('working' in value)
+
+export interface Words {
+  reader: Reader
+  has: (key: string) => boolean
+  /** A sentence. @throws RangeError on a key the catalogue lacks. */
+  say: (key: string, params?: Params) => string
+  /** A sentence in parts; parameters that are objects other than quantities come back whole. */
+  sayParts: (key: string, params?: Record<string, unknown>) => SentencePart[]
+  quantity: (value: number, unit: string, asIs?: boolean) => string
+  number: (value: number, options?: Intl.NumberFormatOptions) => string
+  /** A calendar day, with the weekday or the year where asked. */
+  day: (day: string, style?: 'short' | 'weekday' | 'long') => string
+  /** An instant in a time zone, to the minute. */
+  time: (instant: string, timeZone: string) => string
+}
+
+const dayStyles: Record<'short' | 'weekday' | 'long', Intl.DateTimeFormatOptions> = {
+  short: { day: 'numeric', month: 'short' },
+  weekday: { weekday: 'short', day: 'numeric', month: 'short' },
+  long: { day: 'numeric', month: 'long', year: 'numeric' },
+}
+
+/** The words of one language for one reader. */
+export function createWords(catalogue: Catalogue, reader: Reader): Words {
+  const messages = new Map<string, IntlMessageFormat>()
+  const numbers = (options?: Intl.NumberFormatOptions) => new Intl.NumberFormat(reader.locale, options)
+
+  function message(key: string): IntlMessageFormat {
+    const known = messages.get(key)
+    if (known) return known
+    const text = catalogue[key]
+    if (text === undefined) throw new RangeError(`no words for ${key}`)
+    const made = new IntlMessageFormat(text, reader.locale, undefined, { ignoreTag: true })
+    messages.set(key, made)
+    return made
+  }
+
+  const day: Words['day'] = (value, style = 'short') =>
+    new Intl.DateTimeFormat(reader.locale, { ...dayStyles[style], timeZone: 'UTC' }).format(
+      new Date(`${value}T00:00:00Z`),
+    )
+
+  const quantity: Words['quantity'] = (value, unit, asIs = false) => {
+    const shown = presentQuantity(value, unit, reader, asIs)
+    if (shown.unit === 'count') return shown.number
+    return message('unit.with').format({ number: shown.number, unit: say(`unit.${shown.unit}`) }) as string
+  }
+
+  function word(name: string, value: unknown): unknown {
+    const prefix = codePrefix[name]
+    if (prefix && typeof value === 'string' && catalogue[`${prefix}.${value}`] !== undefined)
+      return say(`${prefix}.${value}`)
+    if (isDay(value)) return day(value)
+    if (isQuantity(value)) return quantity(value.value, value.unit)
+    return typeof value === 'boolean' ? String(value) : value
+  }
+  /** Codes become words; the bare code stays beside its word as <name>Code, for messages that select by it. */
+  const prepared = (params: Record<string, unknown>) =>
+    Object.fromEntries(
+      Object.entries(params).flatMap(([name, value]) => [
+        [name, word(name, value)],
+        ...(codePrefix[name] ? [[`${name}Code`, value]] : []),
+      ]),
+    )
+
+  function say(key: string, params: Params = {}): string {
+    return String(message(key).format(prepared(params) as Record<string, Param & string>))
+  }
+
+  const sayParts: Words['sayParts'] = (key, params = {}) =>
+    message(key)
+      .formatToParts(prepared(params) as never)
+      .map((part) => ({ type: part.type === 0 ? 'text' : 'object', value: part.value }) as SentencePart)
+
+  return {
+    reader,
+    has: (key) => catalogue[key] !== undefined,
+    say,
+    sayParts,
+    quantity,
+    number: (value, options) => numbers(options).format(value),
+    day,
+    time: (instant, timeZone) =>
+      new Intl.DateTimeFormat(reader.locale, {
+        timeZone,
+        day: 'numeric',
+        month: 'short',
+        hour: 'numeric',
+        minute: '2-digit',
+      }).format(new Date(instant)),
+  }
+}
