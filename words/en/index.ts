@@ -1,10 +1,29 @@
 import type { Catalogue } from '../src/words.ts'
+import bench from './bench.json' with { type: 'json' }
 import caution from './caution.json' with { type: 'json' }
 import field from './field.json' with { type: 'json' }
+import frame from './frame.json' with { type: 'json' }
+import ledger from './ledger.json' with { type: 'json' }
 import problem from './problem.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
+import soil from './soil.json' with { type: 'json' }
+import today from './today.json' with { type: 'json' }
 import units from './units.json' with { type: 'json' }
 import working from './working.json' with { type: 'json' }
+import yard from './yard.json' with { type: 'json' }
 
 /** English. */
-export const catalogue: Catalogue = { ...caution, ...field, ...problem, ...refusal, ...units, ...working }
+export const catalogue: Catalogue = {
+  ...bench,
+  ...caution,
+  ...field,
+  ...frame,
+  ...ledger,
+  ...problem,
+  ...refusal,
+  ...soil,
+  ...today,
+  ...units,
+  ...working,
+  ...yard,
+}

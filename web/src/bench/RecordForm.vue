@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { useLocalStorage } from '@vueuse/core'
+import { reactive } from 'vue'
+import type { Mix as KeptMix } from '@jardinero/contract/bench'
+import NumberField from '../kit/NumberField.vue'
+import TextField from '../kit/TextField.vue'
+import { connection, newId } from '../kit/api.ts'
+import { clockIn, instantAt } from '../kit/localTime.ts'
+import { useSeason } from '../kit/season.ts'
+import { useSession, useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import { useYard } from '../kit/useYard.ts'
+
+/** Writes a pass down: when, who, the weather, what was really used. */
+const props = defineProps<{ mix: KeptMix }>()
+const emit = defineEmits<{ done: []; cancel: [] }>()
+const season = useSeason()
+const session = useSession()
+const { timeZone, today, day } = useYard()
+const { say } = useWords()
+const form = useForm()
+const signature = useLocalStorage('bench.signature', { applicator: '', licence: '' })
+const unit = props.mix.result.measured.unit
+const typed = reactive({
+  day: day.value < today.value ? day.value : today.value,
+  clock: clockIn(new Date(), timeZone.value),
+  applicator: signature.value.applicator || (session.person?.name ?? ''),
+  licence: signature.value.licence,
+  windMph: undefined as number | undefined,
+  airC: undefined as number | undefined,
+  target: '',
+  product: props.mix.result.measured.value as number | undefined,
+  areaSqFt: props.mix.areaSqFt as number | undefined,
+  note: '',
+})
+const id = newId()
+
+async function submit(): Promise<void> {
+  const { day: passDay, clock, product, windMph, airC, areaSqFt, ...said } = typed
+  const saved = await form.save(() =>
+    season.addRecord({
+      id,
+      mixId: props.mix.id,
+      ...said,
+      appliedAt: instantAt(passDay, clock, timeZone.value),
+      product: { value: product ?? NaN, unit },
+      areaSqFt: areaSqFt ?? NaN,
+      windMph: windMph ?? null,
+      airC: airC ?? null,
+    }),
+  )
+  if (!saved) return
+  signature.value = { applicator: said.applicator, licence: said.licence }
+  emit('done')
+}
+</script>
+
+<template>
+  <form class="record" novalidate @submit.prevent="submit">
+    <div class="grid">
+      <TextField
+        v-model="typed.day"
+        type="date"
+        :label="say('ledger.day')"
+        :fault="form.faultAt('appliedAt')"
+      />
+      <TextField v-model="typed.clock" type="time" :label="say('ledger.started')" />
+      <TextField
+        v-model="typed.applicator"
+        :label="say('ledger.applicator')"
+        :fault="form.faultAt('applicator')"
+        autocomplete="name"
+      />
+      <TextField
+        v-model="typed.licence"
+        :label="say('ledger.licence')"
+        :hint="say('ledger.licenceHint')"
+        :fault="form.faultAt('licence')"
+      />
+      <NumberField
+        v-model="typed.product"
+        :unit="unit"
+        :label="say('ledger.product', { label: mix.rules.name })"
+        as-is
+        :fault="form.faultAt('product', 'product.value')"
+      />
+      <NumberField
+        v-model="typed.areaSqFt"
+        unit="ft2"
+        :label="say('ledger.area')"
+        :fault="form.faultAt('areaSqFt')"
+      />
+      <NumberField v-model="typed.windMph" :label="say('ledger.wind')" :fault="form.faultAt('windMph')" />
+      <NumberField
+        v-model="typed.airC"
+        unit="degC"
+        :label="say('ledger.air')"
+        :fault="form.faultAt('airC')"
+      />
+      <TextField v-model="typed.target" :label="say('ledger.target')" :fault="form.faultAt('target')" />
+      <TextField v-model="typed.note" :label="say('ledger.note')" :fault="form.faultAt('note')" />
+    </div>
+    <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
+    <p class="buttons">
+      <Button
+        type="submit"
+        :label="
+          say(form.saving.value ? (connection.away ? 'frame.waiting' : 'frame.saving') : 'bench.record')
+        "
+        :disabled="form.saving.value"
+      />
+      <button type="button" class="link" @click="emit('cancel')">{{ say('frame.cancel') }}</button>
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(13rem, 1fr));
+  gap: 0 1.2rem;
+}
+.buttons {
+  display: flex;
+  gap: 1.2rem;
+  margin-top: 0.8rem;
+}
+</style>

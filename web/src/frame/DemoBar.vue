@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { useRouter } from 'vue-router'
+import { addDays } from '@jardinero/core/quantity'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+
+/** Says that this is the demo, and moves its day. */
+const account = useAccount()
+const router = useRouter()
+const { say, day } = useWords()
+
+async function move(to: string): Promise<void> {
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(to)) return
+  await account.moveDemo(to)
+  await router.replace({ query: { ...router.currentRoute.value.query, day: undefined } })
+}
+</script>
+
+<template>
+  <div v-if="account.state.account.demoDay" class="demo small">
+    <span>{{ say('frame.demo', { today: day(account.state.account.demoDay, 'weekday') }) }}</span>
+    <span class="move">
+      <button
+        type="button"
+        class="link"
+        :aria-label="say('frame.dayBack')"
+        @click="move(addDays(account.state.account.demoDay, -1))"
+      >
+        ‹
+      </button>
+      <label
+        >{{ say('frame.moveDemo') }}
+        <input
+          type="date"
+          :value="account.state.account.demoDay"
+          @change="move(($event.target as HTMLInputElement).value)"
+        />
+      </label>
+      <button
+        type="button"
+        class="link"
+        :aria-label="say('frame.dayOn')"
+        @click="move(addDays(account.state.account.demoDay, 1))"
+      >
+        ›
+      </button>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.demo {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0.2rem 1rem;
+  padding: 0.15rem 1.2rem;
+  background: var(--clay-soft);
+}
+.move {
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+}
+.move input {
+  border: 1px solid var(--rule);
+  border-radius: var(--radius);
+  background: var(--card);
+  padding: 0 0.3rem;
+}
+.link {
+  border: 0;
+  padding: 0 0.5rem;
+  font-size: 1.1rem;
+}
+</style>

@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { line } from 'd3-shape'
+import { computed, ref } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { addDays, type Day } from '@jardinero/core/quantity'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
+import { useSeasonLines, type SeasonLine } from './useSeasonLines.ts'
+
+/** The year across the top: readings of middle and edge, passes as pegs, the day one stands on. Click or drag to stand elsewhere. */
+const { yard, today, day, records } = useYard()
+const { lines } = useSeasonLines()
+const { say, day: sayDay } = useWords()
+const router = useRouter()
+const route = useRoute()
+
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const narrow = computed(() => width.value < 700)
+const dragged = ref<Day>()
+const standing = computed(() => dragged.value ?? day.value)
+const span = computed(() => ribbonSpan(dragged.value ? day.value : standing.value, narrow.value))
+const scale = computed(() => ribbonScale(span.value, 8, Math.max(200, width.value) - 8))
+const shown = computed(() =>
+  lines.value.map((l) => ({ ...l, points: l.points.filter((p) => scale.value.inside(p.day)) })),
+)
+const y = computed(() =>
+  ribbonHeight(
+    shown.value.flatMap((l) => l.points.map((p) => p.temperatureC)),
+    20,
+    58,
+  ),
+)
+const path = (l: SeasonLine) =>
+  line<SeasonLine['points'][number]>(
+    (p) => scale.value.x(p.day),
+    (p) => y.value(p.temperatureC),
+  )(l.points) ?? ''
+const pegs = computed(() => records.value.filter((r) => scale.value.inside(r.day)))
+const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
+
+const stand = (to: Day) =>
+  router.replace({ query: { ...route.query, day: to === today.value ? undefined : to } })
+const dayUnder = (event: PointerEvent) =>
+  scale.value.dayAt(event.clientX - box.value!.getBoundingClientRect().left)
+function press(event: PointerEvent): void {
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  dragged.value = dayUnder(event)
+}
+function drag(event: PointerEvent): void {
+  if (dragged.value) dragged.value = dayUnder(event)
+}
+async function drop(): Promise<void> {
+  if (dragged.value) await stand(dragged.value)
+  dragged.value = undefined
+}
+const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }
+function step(event: KeyboardEvent): void {
+  const days = steps[event.key]
+  if (!days) return
+  event.preventDefault()
+  void stand(addDays(day.value, days))
+}
+</script>
+
+<template>
+  <header class="ribbon">
+    <div class="brand">
+      <strong>{{ say('frame.name') }}</strong><span class="quiet small">{{ yard?.name }}</span>
+    </div>
+    <div
+      ref="box"
+      class="year"
+      role="slider"
+      tabindex="0"
+      :aria-label="say('frame.ribbon')"
+      :aria-valuetext="sayDay(standing, 'weekday')"
+      :aria-valuenow="Number(standing.replaceAll('-', ''))"
+      @pointerdown="press"
+      @pointermove="drag"
+      @pointerup="drop"
+      @pointercancel="dragged = undefined"
+      @keydown="step"
+    >
+      <svg v-if="width" :width="width" height="84" aria-hidden="true">
+        <line x1="0" :x2="width" y1="64" y2="64" class="ground" />
+        <g v-for="m in scale.months" :key="m.getTime()">
+          <line
+            :x1="scale.x(m.toISOString().slice(0, 10))"
+            :x2="scale.x(m.toISOString().slice(0, 10))"
+            y1="64"
+            y2="84"
+            class="month"
+          />
+          <text :x="scale.x(m.toISOString().slice(0, 10)) + 5" y="79">{{ monthName(m) }}</text>
+        </g>
+        <g v-for="l in shown" :key="l.kind" :class="l.kind">
+          <path :d="path(l)" />
+          <circle v-for="p in l.points" :key="p.day" :cx="scale.x(p.day)" :cy="y(p.temperatureC)" r="1.8" />
+        </g>
+        <g v-for="r in pegs" :key="r.id" class="peg" :transform="`translate(${scale.x(r.day)} 0)`">
+          <line y1="30" y2="64" />
+          <path d="M0 30h9l-3 4 3 4h-9z" />
+        </g>
+        <g
+          v-if="standing !== today && scale.inside(today)"
+          :transform="`translate(${scale.x(today)} 0)`"
+          class="today"
+        >
+          <line y1="6" y2="64" />
+        </g>
+        <g :transform="`translate(${scale.x(scale.clampDay(standing))} 0)`" class="needle">
+          <line y1="4" y2="84" />
+          <circle cy="4" r="3" />
+          <text
+            :x="scale.x(scale.clampDay(standing)) > 100 ? -7 : 7"
+            y="13"
+            :text-anchor="scale.x(scale.clampDay(standing)) > 100 ? 'end' : 'start'"
+          >
+            {{ sayDay(standing, 'weekday') }}
+          </text>
+        </g>
+      </svg>
+    </div>
+  </header>
+</template>
+
+<style scoped>
+.ribbon {
+  display: grid;
+  grid-template-columns: 6.4rem minmax(0, 1fr);
+  border-bottom: 1px solid var(--rule);
+}
+.brand {
+  padding: 0.9rem 0 0 1rem;
+  display: grid;
+  align-content: start;
+}
+.brand strong {
+  font-family: var(--serif);
+  font-size: 1.1rem;
+}
+.brand span {
+  overflow-wrap: anywhere;
+}
+.year {
+  height: 84px;
+  cursor: col-resize;
+  touch-action: none;
+  user-select: none;
+}
+svg {
+  display: block;
+  overflow: hidden;
+}
+text {
+  font-size: 11px;
+  fill: var(--quiet);
+}
+.needle text {
+  font-weight: 700;
+  fill: var(--ink);
+}
+.needle line,
+.needle circle {
+  stroke: var(--ink);
+  fill: var(--ink);
+  stroke-width: 1.4;
+}
+.today line {
+  stroke: var(--quiet);
+  stroke-dasharray: 2 3;
+}
+.ground {
+  stroke: color-mix(in srgb, var(--ember) 45%, var(--quiet));
+}
+.month {
+  stroke: var(--rule);
+}
+.middle path,
+.edge path {
+  fill: none;
+  stroke-width: 1.8;
+}
+.middle path {
+  stroke: var(--frost);
+}
+.middle circle {
+  fill: var(--frost);
+}
+.edge path {
+  stroke: var(--ember);
+}
+.edge circle {
+  fill: var(--ember);
+}
+.peg line {
+  stroke: var(--clay);
+  stroke-width: 1.5;
+}
+.peg path {
+  fill: var(--clay);
+}
+@media (max-width: 60rem) {
+  .ribbon {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .brand {
+    padding: 0.5rem 1rem 0;
+    display: flex;
+    gap: 0.8rem;
+    align-items: baseline;
+  }
+}
+</style>

@@ -1,0 +1,30 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { turfStates } from '@jardinero/core/yard'
+import ChoiceField from '../kit/ChoiceField.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import type { Form } from '../kit/useForm.ts'
+import { useTurfNames } from '../yard/useTurfNames.ts'
+import type { FirstYard } from './useFirstYard.ts'
+
+const props = defineProps<{ first: FirstYard; form: Form }>()
+const account = useAccount()
+const { say } = useWords()
+const { options, otherNames } = useTurfNames()
+const states = computed(() => turfStates.map((value) => ({ value, label: say(`turfState.${value}`) })))
+const chosen = computed(() => account.almanac.turf.find((t) => t.code === props.first.said.turf))
+</script>
+
+<template>
+  <ChoiceField
+    v-model="first.said.turf"
+    :label="say('yard.turf')"
+    :options="options"
+    :fault="form.faultAt('turf')"
+  />
+  <p v-if="chosen" class="quiet small">
+    <i>{{ chosen.botanical }}</i>. {{ otherNames(chosen) }}
+  </p>
+  <ChoiceField v-model="first.said.state" :label="say('yard.state')" :options="states" />
+</template>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Preferences } from '@jardinero/contract/person'
+import ChoiceField from '../kit/ChoiceField.vue'
+import { useAccount } from '../kit/account.ts'
+import { useSession, useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import AccountFile from './AccountFile.vue'
+
+/** How one person reads, and the account as a file. */
+const session = useSession()
+const account = useAccount()
+const router = useRouter()
+const { say } = useWords()
+const form = useForm()
+
+const choice = <K extends keyof Preferences>(key: K, values: Preferences[K][]) => ({
+  key,
+  options: values.map((value) => ({ value: value as string, label: say(`you.${key}.${value}`) })),
+})
+const choices = computed(() => [
+  choice('units', ['us', 'metric']),
+  choice('temperature', ['F', 'C']),
+  choice('theme', ['auto', 'light', 'dark']),
+  choice('locale', ['en-US', 'en-CA', 'en-GB', 'en-AU', 'en-NZ', 'en-ZA']),
+])
+const saved = ref(false)
+async function prefer(key: string, value: unknown): Promise<void> {
+  saved.value = await form.save(() => session.prefer({ [key]: value }))
+}
+async function leave(): Promise<void> {
+  await session.leave()
+  account.clear()
+  await router.push({ name: 'signIn' })
+}
+</script>
+
+<template>
+  <article class="you">
+    <h1>{{ say('you.title', { name: session.person?.name ?? '' }) }}</h1>
+    <p class="quiet">{{ session.person?.email }}</p>
+    <div class="choices">
+      <ChoiceField
+        v-for="c in choices"
+        :key="c.key"
+        :model-value="session.preferences[c.key] as string"
+        :label="say(`you.${c.key}`)"
+        :options="c.options"
+        @update:model-value="prefer(c.key, $event)"
+      />
+    </div>
+    <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
+    <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
+    <AccountFile />
+    <p class="leave">
+      <Button severity="secondary" variant="outlined" :label="say('frame.signOut')" @click="leave" />
+    </p>
+  </article>
+</template>
+
+<style scoped>
+.you {
+  padding: 1.5rem 2.2rem 5rem;
+  max-width: 46rem;
+}
+h1 {
+  font-size: 1.7rem;
+}
+.choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: 0 1.5rem;
+  margin-top: 1rem;
+}
+.leave {
+  margin-top: 2rem;
+}
+</style>

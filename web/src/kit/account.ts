@@ -1,0 +1,90 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { AccountState } from '@jardinero/contract/account'
+import type { Almanac } from './almanac.ts'
+import type { Row } from '@jardinero/contract/field'
+import { get, newId, send } from './api.ts'
+
+export type Rows = { [K in keyof AccountState]: AccountState[K] extends (infer R extends Row)[] ? R : never }
+export type Part = { [K in keyof Rows]: Rows[K] extends never ? never : K }[keyof Rows]
+
+const paths: Record<Part, string> = {
+  yards: 'yard/yards',
+  zones: 'yard/zones',
+  sections: 'yard/sections',
+  places: 'yard/places',
+  sprayers: 'bench/sprayers',
+  calibrations: 'bench/calibrations',
+  labels: 'shelf/labels',
+}
+
+const emptyState = (): AccountState => ({
+  account: { id: '', name: '', demoDay: null },
+  yards: [],
+  zones: [],
+  sections: [],
+  places: [],
+  sprayers: [],
+  calibrations: [],
+  labels: [],
+})
+
+/** The account's things as the server has them. Changed only by what the server answers. */
+export const useAccount = defineStore('account', () => {
+  const state = ref<AccountState>(emptyState())
+  const almanac = ref<Almanac>({ turf: [], climates: [], sampleLabels: [] })
+  const loaded = ref(false)
+
+  async function load(): Promise<void> {
+    const [account, reference] = await Promise.all([
+      get<AccountState>('/api/account'),
+      get<Almanac>('/api/almanac'),
+    ])
+    state.value = account
+    almanac.value = reference
+    loaded.value = true
+  }
+  function clear(): void {
+    state.value = emptyState()
+    loaded.value = false
+  }
+  const rowsOf = <P extends Part>(part: P) => state.value[part] as unknown as Rows[P][]
+
+  function put<P extends Part>(part: P, row: Rows[P]): Rows[P] {
+    const rows = rowsOf(part)
+    const i = rows.findIndex((r) => r.id === row.id)
+    if (i < 0) rows.push(row)
+    else rows[i] = row
+    return row
+  }
+  async function add<P extends Part>(
+    part: P,
+    row: Omit<Rows[P], 'id' | 'version'>,
+    id = newId(),
+  ): Promise<Rows[P]> {
+    return put(part, await send<Rows[P]>('POST', `/api/${paths[part]}`, { id, ...row }))
+  }
+  async function change<P extends Part>(
+    part: P,
+    row: Row,
+    patch: Partial<Omit<Rows[P], 'id' | 'version'>>,
+  ): Promise<Rows[P]> {
+    return put(
+      part,
+      await send<Rows[P]>('PATCH', `/api/${paths[part]}/${row.id}`, { version: row.version, ...patch }),
+    )
+  }
+  async function remove(part: Part, row: Row): Promise<void> {
+    await send('DELETE', `/api/${paths[part]}/${row.id}?version=${row.version}`)
+    const rows = rowsOf(part)
+    rows.splice(
+      rows.findIndex((r) => r.id === row.id),
+      1,
+    )
+  }
+  async function moveDemo(day: string): Promise<void> {
+    await send('PUT', '/api/account/demo-day', { day })
+    state.value.account.demoDay = day
+  }
+  return { state, almanac, loaded, load, clear, put, add, change, remove, moveDemo }
+})

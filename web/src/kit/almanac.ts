@@ -1,0 +1,15 @@
+import type { LabelRules } from '@jardinero/core/shelf'
+
+/** The reference data as the server gives it out. */
+export interface Almanac {
+  turf: { code: string; botanical: string; season: 'cool' | 'warm'; names: Record<string, string[]> }[]
+  climates: {
+    code: string
+    name: string
+    kind: string
+    latitude: number
+    longitude: number
+    timeZone: string
+  }[]
+  sampleLabels: { code: string; rules: LabelRules }[]
+}

@@ -1,0 +1,67 @@
+import { reactive } from 'vue'
+import type { Problem } from '@jardinero/contract/problem'
+
+/** An answer that is a problem, with its faults at their fields. */
+export class ApiProblem extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail)
+  }
+}
+
+/** Whether the server and its database answer; watched by the bar at the top. */
+export const connection = reactive({ away: false })
+
+let csrfToken = ''
+export const setCsrfToken = (token: string): void => void (csrfToken = token)
+
+const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
+
+/** Waits until the database answers again; one watch for all who wait. */
+let watching: Promise<void> | undefined
+function untilBack(): Promise<void> {
+  connection.away = true
+  watching ??= (async () => {
+    for (;;) {
+      await pause(1500)
+      const healthy = await fetch('/api/health').then(
+        (r) => r.ok,
+        () => false,
+      )
+      if (healthy) break
+    }
+    connection.away = false
+    watching = undefined
+  })()
+  return watching
+}
+
+async function sendOnce(method: string, url: string, body?: unknown): Promise<Response | undefined> {
+  const headers = {
+    'x-csrf-token': csrfToken,
+    ...(body !== undefined && { 'content-type': 'application/json' }),
+  }
+  try {
+    return await fetch(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) })
+  } catch {
+    return undefined
+  }
+}
+
+/**
+ * Sends a request. While the server or its database is away it waits and sends again: rows carry their own ids and
+ * versions, so nothing is doubled and nothing typed is lost. @throws ApiProblem
+ */
+export async function send<T>(method: string, url: string, body?: unknown): Promise<T> {
+  for (;;) {
+    const response = await sendOnce(method, url, body)
+    if (!response || response.status === 503) {
+      await untilBack()
+      continue
+    }
+    if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
+    throw new ApiProblem((await response.json()) as Problem)
+  }
+}
+
+export const get = <T>(url: string): Promise<T> => send<T>('GET', url)
+export const newId = (): string => crypto.randomUUID()

@@ -1,0 +1,57 @@
+import { defineStore } from 'pinia'
+import { ref } from 'vue'
+import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
+import type { Reading } from '@jardinero/contract/soil'
+import { get, newId, send } from './api.ts'
+
+const putRow = <T extends { id: string }>(rows: T[], row: T): T[] => [
+  ...rows.filter((r) => r.id !== row.id),
+  row,
+]
+
+/** What happened: readings and records, from the turn of the year before last on. */
+export const useSeason = defineStore('season', () => {
+  const readings = ref<Reading[]>([])
+  const records = ref<ApplicationRecord[]>([])
+
+  async function load(fromYear: number): Promise<void> {
+    const [read, recorded] = await Promise.all([
+      get<Reading[]>(`/api/soil/season?from=${fromYear}-01-01`),
+      get<ApplicationRecord[]>('/api/ledger/records'),
+    ])
+    readings.value = read
+    records.value = recorded
+  }
+  async function addReading(reading: Omit<Reading, 'id' | 'version'>, id = newId()): Promise<Reading> {
+    const row = await send<Reading>('POST', '/api/soil/readings', { id, ...reading })
+    readings.value = putRow(readings.value, row)
+    return row
+  }
+  async function changeReading({ id, version }: Reading, patch: Partial<Reading>): Promise<void> {
+    const row = await send<Reading>('PATCH', `/api/soil/readings/${id}`, { version, ...patch })
+    readings.value = putRow(readings.value, row)
+  }
+  async function removeReading({ id, version }: Reading): Promise<void> {
+    await send('DELETE', `/api/soil/readings/${id}?version=${version}`)
+    readings.value = readings.value.filter((r) => r.id !== id)
+  }
+  async function addRecord(
+    order: Partial<PassFacts> & { id: string; mixId: string },
+  ): Promise<ApplicationRecord> {
+    const record = await send<ApplicationRecord>('POST', '/api/ledger/records', order)
+    records.value = putRow(records.value, record)
+    return record
+  }
+  async function amend(
+    recordId: string,
+    amendment: { id: string; reason: string; changes: Partial<PassFacts> },
+  ): Promise<void> {
+    const record = await send<ApplicationRecord>(
+      'POST',
+      `/api/ledger/records/${recordId}/amendments`,
+      amendment,
+    )
+    records.value = putRow(records.value, record)
+  }
+  return { readings, records, load, addReading, changeReading, removeReading, addRecord, amend }
+})

@@ -1,0 +1,61 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import type { Person, Preferences, SessionState } from '@jardinero/contract/person'
+import { createWords, loadCatalogue, type Catalogue, type Words } from '@jardinero/words'
+import { get, send, setCsrfToken } from './api.ts'
+
+/** Before anyone is signed in: the browser's language, US units where it is American. */
+function strangerPreferences(): Preferences {
+  const locale = navigator.language || 'en-US'
+  const us = locale.endsWith('US')
+  return { locale, units: us ? 'us' : 'metric', temperature: us ? 'F' : 'C', theme: 'auto' }
+}
+
+/** Who is here, and how they read. */
+export const useSession = defineStore('session', () => {
+  const person = ref<Person | null>(null)
+  const demoOffered = ref(false)
+  const catalogue = shallowRef<Catalogue>({})
+  const preferences = computed<Preferences>(() => person.value ?? strangerPreferences())
+  const words = computed<Words>(() => createWords(catalogue.value, preferences.value))
+
+  function take(state: SessionState): void {
+    setCsrfToken(state.csrfToken)
+    person.value = state.person
+    demoOffered.value = state.demoOffered
+  }
+  async function open(): Promise<void> {
+    const [state, loaded] = await Promise.all([
+      get<SessionState>('/api/session'),
+      loadCatalogue(strangerPreferences().locale),
+    ])
+    catalogue.value = loaded
+    take(state)
+  }
+  const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> =>
+    take(await send<SessionState>('POST', `/api/session/${how}`, body))
+
+  async function leave(): Promise<void> {
+    await send('POST', '/api/session/sign-out', {})
+    take(await get<SessionState>('/api/session'))
+  }
+  async function prefer(patch: Partial<Preferences> & { name?: string }): Promise<void> {
+    const { version } = person.value!
+    person.value = await send<Person>('PATCH', '/api/account/me', { version, ...patch })
+  }
+  return { person, demoOffered, words, preferences, open, enter, leave, prefer }
+})
+
+/** The words of the person here; always current in templates and computed values. */
+export function useWords() {
+  const session = useSession()
+  return {
+    say: (key: string, params?: Parameters<Words['say']>[1]) => session.words.say(key, params),
+    has: (key: string) => session.words.has(key),
+    parts: (key: string, params?: Record<string, unknown>) => session.words.sayParts(key, params),
+    quantity: (value: number, unit: string, asIs?: boolean) => session.words.quantity(value, unit, asIs),
+    number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
+    day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
+    time: (instant: string, zone: string) => session.words.time(instant, zone),
+  }
+}

@@ -1,0 +1,89 @@
+import { computed } from 'vue'
+import { useRoute } from 'vue-router'
+import { yearOf, type Day } from '@jardinero/core/quantity'
+import { passOfRecord } from '@jardinero/core/ledger'
+import { computeTiming, type ProbeReading, type Timing } from '@jardinero/core/soil'
+import { computeArea, hemisphereOf, type MeasuredArea } from '@jardinero/core/yard'
+import { useAccount } from './account.ts'
+import { dayIn, hourIn } from './localTime.ts'
+import { useSeason } from './season.ts'
+
+/** The yard that is open, and what follows from its rows: areas, today, the day one stands on, the timing. */
+export function useYard() {
+  const account = useAccount()
+  const season = useSeason()
+  const route = useRoute()
+
+  const yard = computed(() => {
+    const asked = route.query['yard']
+    return account.state.yards.find((y) => y.id === asked) ?? account.state.yards[0]
+  })
+  const zones = computed(() => account.state.zones.filter((z) => z.yardId === yard.value?.id))
+  const places = computed(() =>
+    account.state.places.filter((p) => zones.value.some((z) => z.id === p.zoneId)),
+  )
+  const sectionsOf = (zoneId: string) => account.state.sections.filter((s) => s.zoneId === zoneId)
+  const areas = computed(() => {
+    const measured = zones.value.map((z): [string, MeasuredArea | undefined] => {
+      const area = computeArea(sectionsOf(z.id))
+      return [z.id, area.ok ? area.value : undefined]
+    })
+    return new Map(measured)
+  })
+
+  const timeZone = computed(() => yard.value?.timeZone ?? 'UTC')
+  const today = computed<Day>(() => account.state.account.demoDay ?? dayIn(new Date(), timeZone.value))
+  const day = computed<Day>(() => {
+    const asked = String(route.query['day'] ?? '')
+    return /^\d{4}-\d{2}-\d{2}$/.test(asked) && !Number.isNaN(Date.parse(asked)) ? asked : today.value
+  })
+
+  const readings = computed(() => {
+    const mine = new Set(places.value.map((p) => p.id))
+    return season.readings.filter((r) => mine.has(r.placeId))
+  })
+  const probeReadings = computed(() =>
+    readings.value.map((r): ProbeReading => ({
+      ...r,
+      day: dayIn(r.takenAt, timeZone.value),
+      hour: hourIn(r.takenAt, timeZone.value),
+    })),
+  )
+  const records = computed(() =>
+    season.records
+      .filter((r) => r.yardId === yard.value?.id)
+      .map((r) => ({ ...r, day: dayIn(r.appliedAt, timeZone.value) }))
+      .sort((a, b) => (a.appliedAt < b.appliedAt ? -1 : 1)),
+  )
+  const passesOn = (zoneId: string) => records.value.filter((r) => r.zoneId === zoneId).map(passOfRecord)
+
+  const timing = computed<Timing | undefined>(() => {
+    if (!yard.value) return undefined
+    const outcome = computeTiming({
+      day: day.value,
+      hemisphere: hemisphereOf(yard.value.latitude),
+      school: yard.value.timingSchool,
+      places: places.value,
+      readings: probeReadings.value,
+    })
+    return outcome.ok ? outcome.value : undefined
+  })
+  const year = computed(() => yearOf(day.value))
+  return {
+    yard,
+    zones,
+    places,
+    sectionsOf,
+    areas,
+    timeZone,
+    today,
+    day,
+    year,
+    readings,
+    probeReadings,
+    records,
+    passesOn,
+    timing,
+  }
+}
+export type OpenRecord = ReturnType<typeof useYard>['records']['value'][number]

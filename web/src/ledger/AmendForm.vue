@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { reactive } from 'vue'
+import type { PassFacts } from '@jardinero/contract/ledger'
+import NumberField from '../kit/NumberField.vue'
+import TextField from '../kit/TextField.vue'
+import { connection, newId } from '../kit/api.ts'
+import { useSeason } from '../kit/season.ts'
+import { useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import type { OpenRecord } from '../kit/useYard.ts'
+
+/** A correction with its reason. Only what was changed is sent; the first entry stays. */
+const props = defineProps<{ record: OpenRecord }>()
+const emit = defineEmits<{ done: [] }>()
+const season = useSeason()
+const { say } = useWords()
+const form = useForm()
+const id = newId()
+const { record } = props
+const typed = reactive({
+  reason: '',
+  product: record.product.value as number | undefined,
+  areaSqFt: record.areaSqFt as number | undefined,
+  windMph: (record.windMph ?? undefined) as number | undefined,
+  wateredInOn: record.wateredInOn ?? '',
+  target: record.target,
+  note: record.note,
+})
+
+function changes(): Partial<PassFacts> {
+  const now: Partial<PassFacts> = {
+    product: { value: typed.product ?? NaN, unit: record.product.unit },
+    areaSqFt: typed.areaSqFt ?? NaN,
+    windMph: typed.windMph ?? null,
+    wateredInOn: typed.wateredInOn || null,
+    target: typed.target,
+    note: typed.note,
+  }
+  const changed = Object.entries(now).filter(
+    ([key, value]) => JSON.stringify(value) !== JSON.stringify(record[key as keyof PassFacts]),
+  )
+  return Object.fromEntries(changed)
+}
+async function submit(): Promise<void> {
+  const changed = changes()
+  if (
+    form.refuse(...(Object.keys(changed).length ? [] : [{ code: 'nothingChanged', field: '', params: {} }]))
+  )
+    return
+  if (await form.save(() => season.amend(record.id, { id, reason: typed.reason, changes: changed })))
+    emit('done')
+}
+</script>
+
+<template>
+  <form novalidate @submit.prevent="submit">
+    <div class="grid">
+      <TextField
+        v-model="typed.wateredInOn"
+        type="date"
+        :label="say('ledger.field.wateredInOn')"
+        :fault="form.faultAt('changes.wateredInOn')"
+      />
+      <NumberField
+        v-model="typed.product"
+        :unit="record.product.unit"
+        as-is
+        :label="say('ledger.field.product')"
+        :fault="form.faultAt('changes.product', 'changes.product.value')"
+      />
+      <NumberField
+        v-model="typed.areaSqFt"
+        unit="ft2"
+        :label="say('ledger.field.areaSqFt')"
+        :fault="form.faultAt('changes.areaSqFt')"
+      />
+      <NumberField
+        v-model="typed.windMph"
+        :label="say('ledger.wind')"
+        :fault="form.faultAt('changes.windMph')"
+      />
+      <TextField v-model="typed.target" :label="say('ledger.field.target')" />
+      <TextField v-model="typed.note" :label="say('ledger.field.note')" />
+    </div>
+    <TextField v-model="typed.reason" :label="say('ledger.reason')" :fault="form.faultAt('reason')" />
+    <p v-if="form.faultAt('')" class="stop" role="alert">{{ form.faultAt('') }}</p>
+    <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
+    <Button
+      type="submit"
+      :label="say(form.saving.value ? (connection.away ? 'frame.waiting' : 'frame.saving') : 'ledger.amend')"
+      :disabled="form.saving.value"
+      size="small"
+    />
+  </form>
+</template>
+
+<style scoped>
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(12rem, 1fr));
+  gap: 0 1.2rem;
+}
+</style>

@@ -1,0 +1,80 @@
+<script setup lang="ts">
+import FigureText from '../kit/FigureText.vue'
+import { useWords } from '../kit/session.ts'
+import type { YearLimit } from './useYearLimits.ts'
+
+/** A limit used as a bar against its maximum; hatching as well as colour says how far. */
+defineProps<{ limit: YearLimit }>()
+const { say } = useWords()
+</script>
+
+<template>
+  <div class="limit">
+    <p>
+      <strong>{{ limit.zone }}</strong> <span class="quiet">{{ limit.label }}</span>
+      <span class="figures">
+        <FigureText :figure="limit.use.used" :title="say('ledger.used')" /><template v-if="limit.use.maximum">
+          {{ say('ledger.of') }}
+          <FigureText :figure="limit.use.maximum" :title="say('ledger.maximum')" /></template
+      ></span>
+    </p>
+    <svg
+      v-if="limit.share !== undefined"
+      viewBox="0 0 400 14"
+      preserveAspectRatio="none"
+      role="img"
+      :aria-label="say('ledger.share', { share: { value: limit.share, unit: 'ratio' } })"
+    >
+      <defs>
+        <pattern id="used" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+          <line y2="6" stroke-width="5" />
+        </pattern>
+      </defs>
+      <rect width="400" height="14" class="all" />
+      <rect
+        :width="Math.min(400, 400 * limit.share)"
+        height="14"
+        :class="limit.share > 1 ? 'over' : 'used'"
+      />
+    </svg>
+    <p class="quiet small">
+      {{
+        limit.share === undefined
+          ? say('bench.noMaximum')
+          : say('ledger.share', { share: { value: limit.share, unit: 'ratio' } })
+      }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.limit {
+  margin: 0.8rem 0;
+}
+.limit p:first-child {
+  display: flex;
+  gap: 0.6rem;
+  flex-wrap: wrap;
+}
+.figures {
+  margin-left: auto;
+  font-weight: 600;
+}
+svg {
+  width: 100%;
+  height: 14px;
+  display: block;
+}
+.all {
+  fill: color-mix(in srgb, var(--rule) 60%, var(--paper));
+}
+pattern line {
+  stroke: var(--moss);
+}
+.used {
+  fill: url(#used);
+}
+.over {
+  fill: var(--stop);
+}
+</style>

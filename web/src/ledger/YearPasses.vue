@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import { ribbonScale } from '../frame/ribbonScale.ts'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+
+/** The year's passes on the ribbon's scale, a lane a zone. */
+const { zones, records, year, day } = useYard()
+const { say, day: sayDay } = useWords()
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const scale = computed(() =>
+  ribbonScale([`${year.value}-01-01`, `${year.value}-12-31`], 96, Math.max(280, width.value) - 10),
+)
+const lanes = computed(() =>
+  zones.value.map((zone, i) => ({
+    zone,
+    y: 34 + i * 40,
+    passes: records.value.filter((r) => r.zoneId === zone.id && scale.value.inside(r.day)),
+  })),
+)
+const height = computed(() => 34 + zones.value.length * 40)
+const monthName = (date: Date) =>
+  sayDay(date.toISOString().slice(0, 10))
+    .replace(/[\d.\s]+/g, '')
+    .slice(0, width.value < 560 ? 1 : 9)
+</script>
+
+<template>
+  <div ref="box">
+    <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('ledger.passes')">
+      <g
+        v-for="m in scale.months"
+        :key="m.getTime()"
+        :transform="`translate(${scale.x(m.toISOString().slice(0, 10))} 0)`"
+        class="month"
+      >
+        <line y1="6" :y2="height" />
+        <text x="4" y="14">{{ monthName(m) }}</text>
+      </g>
+      <g v-for="l in lanes" :key="l.zone.id" :transform="`translate(0 ${l.y})`">
+        <text class="zone" x="0" y="20">{{ l.zone.name }}</text>
+        <line class="ground" x1="96" :x2="width - 10" y1="26" y2="26" />
+        <g v-for="r in l.passes" :key="r.id" class="peg" :transform="`translate(${scale.x(r.day)} 0)`">
+          <title>{{ `${r.rules.name}, ${sayDay(r.day, 'long')}` }}</title>
+          <line y1="2" y2="26" />
+          <path d="M0 2h12l-4 5 4 5H0z" />
+        </g>
+      </g>
+      <line class="standing" :x1="scale.x(day)" :x2="scale.x(day)" y1="4" :y2="height" />
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+text {
+  font-size: 12px;
+  fill: var(--quiet);
+}
+.zone {
+  fill: var(--ink);
+  font-size: 13px;
+}
+.month line {
+  stroke: var(--rule);
+}
+.ground {
+  stroke: var(--quiet);
+}
+.peg line {
+  stroke: var(--clay);
+  stroke-width: 2;
+}
+.peg path {
+  fill: var(--clay);
+}
+.standing {
+  stroke: var(--ink);
+}
+</style>

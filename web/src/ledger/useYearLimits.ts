@@ -1,0 +1,30 @@
+import { computed } from 'vue'
+import { computeYearUse, type YearUse } from '@jardinero/core/shelf'
+import { useYard, type OpenRecord } from '../kit/useYard.ts'
+
+/** The year's maximum of one label on one zone, and how far it is used. */
+export interface YearLimit {
+  zone: string
+  label: string
+  use: YearUse
+  /** Used ÷ maximum; over 1 is over the label. */
+  share: number | undefined
+}
+
+/** A bar for each zone and label used on it in the year of the day one stands on. */
+export function useYearLimits() {
+  const { zones, records, passesOn, year } = useYard()
+  return computed<YearLimit[]>(() =>
+    zones.value.flatMap((zone) => {
+      const mine = records.value.filter((r) => r.zoneId === zone.id && r.day.startsWith(String(year.value)))
+      const byLabel = new Map<string, OpenRecord>(mine.map((r) => [r.rules.name, r]))
+      return [...byLabel.values()].flatMap((record): YearLimit[] => {
+        const use = record.rules.uses.find((u) => u.turf.includes(record.turf))
+        if (!use) return []
+        const yearUse = computeYearUse(record.rules, use, passesOn(zone.id), record.day)
+        const share = yearUse.maximum && yearUse.used.value / yearUse.maximum.value
+        return [{ zone: zone.name, label: record.rules.name, use: yearUse, share }]
+      })
+    }),
+  )
+}

@@ -1,0 +1,84 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { useToday } from './useToday.ts'
+
+/** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
+const { items } = useToday()
+const { yard, day, today } = useYard()
+const { say, day: sayDay } = useWords()
+const heading = computed(() => {
+  const params = {
+    yard: yard.value?.name ?? '',
+    count: items.value.length,
+    day: sayDay(day.value, 'weekday'),
+  }
+  return say(day.value === today.value ? 'today.heading' : 'today.headingOther', params)
+})
+</script>
+
+<template>
+  <article class="today">
+    <p class="quiet">{{ sayDay(day, 'long') }}</p>
+    <h1>{{ heading }}</h1>
+    <ol>
+      <li v-for="(item, i) in items" :key="i">
+        <RouterLink :to="{ name: item.room }">
+          <span class="what">{{ say(`today.${item.code}`, item.params) }}</span>
+          <span class="quiet">{{ say(`today.${item.code}.because`, item.params) }}</span>
+        </RouterLink>
+      </li>
+    </ol>
+    <p class="quiet small caution">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
+  </article>
+</template>
+
+<style scoped>
+.today {
+  padding: 1.8rem 2.2rem 6rem;
+  max-width: 52rem;
+}
+h1 {
+  font-size: clamp(1.4rem, 1rem + 1.6vw, 1.9rem);
+  margin-bottom: 1.4rem;
+  text-wrap: balance;
+}
+ol {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  counter-reset: item;
+}
+li {
+  border-top: 1px solid var(--rule);
+  counter-increment: item;
+}
+li a {
+  display: grid;
+  gap: 0.15rem;
+  text-decoration: none;
+  padding: 0.9rem 0 0.9rem 2.2rem;
+  position: relative;
+}
+li a::before {
+  content: counter(item);
+  position: absolute;
+  left: 0.2rem;
+  top: 0.85rem;
+  color: var(--clay);
+  font-family: var(--serif);
+  font-size: 1.25rem;
+}
+.what {
+  font-family: var(--serif);
+  font-size: 1.18rem;
+}
+li a:hover .what {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.caution {
+  margin-top: 2rem;
+}
+</style>

@@ -1,0 +1,71 @@
+import { computed } from 'vue'
+import { daysBetween, yearOf } from '@jardinero/core/quantity'
+import { computeAfterPass } from '@jardinero/core/ledger'
+import { springSeasonOf } from '@jardinero/core/soil'
+import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/today'
+import { hemisphereOf } from '@jardinero/core/yard'
+import { useAccount } from '../kit/account.ts'
+import { useYard } from '../kit/useYard.ts'
+
+/** What waits, for the day one stands on. */
+export function useToday() {
+  const account = useAccount()
+  const { yard, zones, places, areas, day, probeReadings, records, timing } = useYard()
+
+  const treated = computed(() => {
+    const { from } = springSeasonOf(day.value, hemisphereOf(yard.value?.latitude ?? 0))
+    const inSeason = records.value.filter((r) => r.day >= from && r.day <= day.value)
+    return new Set(
+      inSeason.filter((r) => r.rules.uses.some((u) => u.purpose === 'preEmergent')).map((r) => r.zoneId),
+    )
+  })
+  const sinceReading = computed(() =>
+    places.value
+      .filter((p) => p.kind === 'edge' || p.kind === 'middle')
+      .map((p) => {
+        const days = probeReadings.value
+          .filter((r) => r.placeId === p.id && r.day <= day.value)
+          .map((r) => daysBetween(r.day, day.value))
+        return { place: p.name, edge: p.kind === 'edge', ...(days.length && { days: Math.min(...days) }) }
+      }),
+  )
+  const wateringDue = computed(() =>
+    records.value
+      .filter(
+        (r) =>
+          r.day <= day.value && yearOf(r.day) === yearOf(day.value) && r.rules.wateringIn && !r.wateredInOn,
+      )
+      .map((r) => {
+        const { waterBy, daysToWater } = computeAfterPass(r.day, r.rules, day.value)
+        return {
+          zone: r.zoneName,
+          label: r.rules.name,
+          by: waterBy!,
+          days: daysToWater!,
+          leastIn: r.rules.wateringIn!.leastIn,
+        }
+      }),
+  )
+  const state = computed<TodayState>(() => {
+    const calibrated = account.state.calibrations
+      .filter((c) => c.day <= day.value)
+      .map((c) => daysBetween(c.day, day.value))
+    const named = (is: (zoneId: string) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
+    return {
+      day: day.value,
+      zonesWithoutArea: named((id) => !areas.value.get(id)),
+      hasEdge: places.value.some((p) => p.kind === 'edge'),
+      ...(timing.value && { timing: timing.value }),
+      sinceReading: sinceReading.value,
+      hasSprayer: account.state.sprayers.length > 0,
+      ...(calibrated.length && { sinceCalibration: Math.min(...calibrated) }),
+      hasLabel: account.state.labels.length > 0,
+      treatedZones: named((id) => treated.value.has(id)),
+      untreatedZones: named((id) => !treated.value.has(id)),
+      wateringDue: wateringDue.value,
+    }
+  })
+  const items = computed<TodayItem[]>(() => (yard.value ? computeToday(state.value) : []))
+  const waitsAt = (room: string) => items.value.some((i) => i.room === room)
+  return { items, waitsAt }
+}

@@ -1,0 +1,82 @@
+<script setup lang="ts">
+import { computed, reactive } from 'vue'
+import type { Place, Zone } from '@jardinero/contract/yard'
+import { computeSides, placeKinds, type PlaceKind } from '@jardinero/core/yard'
+import ChoiceField from '../kit/ChoiceField.vue'
+import FormActions from '../kit/FormActions.vue'
+import TextField from '../kit/TextField.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import { useRowForm } from '../kit/useRowForm.ts'
+
+/** A spot measured on its own; a warm edge lies on one side of a section. */
+const props = defineProps<{ place?: Place | undefined; zones: Zone[] }>()
+const emit = defineEmits<{ done: [] }>()
+const account = useAccount()
+const { say, quantity } = useWords()
+const typed = reactive({
+  name: props.place?.name ?? '',
+  zoneId: props.place?.zoneId ?? props.zones[0]?.id ?? '',
+  kind: props.place?.kind ?? ('edge' as PlaceKind),
+  where: props.place?.sectionId ? `${props.place.sectionId}/${props.place.side}` : '',
+})
+const kinds = computed(() => placeKinds.map((value) => ({ value, label: say(`placeKind.${value}`) })))
+const zoneOptions = computed(() => props.zones.map((z) => ({ value: z.id, label: z.name })))
+
+/** Every side of every section of the zone, by its length. */
+const sides = computed(() =>
+  account.state.sections
+    .filter((s) => s.zoneId === typed.zoneId)
+    .flatMap((section) => {
+      const computed = computeSides(section)
+      if (!computed.ok) return []
+      return computed.value.map((side, i) => {
+        const length = side
+          .slice(1)
+          .reduce((sum, [x, y], k) => sum + Math.hypot(x - side[k]![0], y - side[k]![1]), 0)
+        return {
+          value: `${section.id}/${i}`,
+          label: say('yard.sideOf', { section: section.name, n: i + 1, length: quantity(length, 'ft') }),
+        }
+      })
+    }),
+)
+
+const row = useRowForm({
+  part: 'places',
+  row: props.place,
+  fields: () => {
+    const [sectionId, side] = typed.kind === 'edge' && typed.where ? typed.where.split('/') : []
+    return {
+      name: typed.name,
+      zoneId: typed.zoneId,
+      kind: typed.kind,
+      sectionId: sectionId ?? null,
+      side: side === undefined ? null : Number(side),
+    }
+  },
+  done: () => emit('done'),
+})
+const { form } = row
+</script>
+
+<template>
+  <form novalidate @submit.prevent="row.submit">
+    <TextField v-model="typed.name" :label="say('yard.placeName')" :fault="form.faultAt('name')" />
+    <ChoiceField v-model="typed.kind" :label="say('yard.placeKind')" :options="kinds" />
+    <ChoiceField
+      v-if="zones.length > 1"
+      v-model="typed.zoneId"
+      :label="say('yard.zone')"
+      :options="zoneOptions"
+    />
+    <ChoiceField
+      v-if="typed.kind === 'edge'"
+      v-model="typed.where"
+      :label="say('yard.side')"
+      :options="sides"
+      :hint="say('yard.sideHint')"
+    />
+    <FormActions :row="row" />
+  </form>
+</template>

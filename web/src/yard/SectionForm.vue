@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { computed, reactive, watch } from 'vue'
+import type { Section, Zone } from '@jardinero/contract/yard'
+import { checkSection, shapeKinds, shapes, tapeNames, type ShapeKind } from '@jardinero/core/yard'
+import ChoiceField from '../kit/ChoiceField.vue'
+import FormActions from '../kit/FormActions.vue'
+import LengthField from '../kit/LengthField.vue'
+import NumberField from '../kit/NumberField.vue'
+import TextField from '../kit/TextField.vue'
+import { useWords } from '../kit/session.ts'
+import { useRowForm } from '../kit/useRowForm.ts'
+import SectionDrawing from './SectionDrawing.vue'
+
+/** A taped piece: its shape, its lengths, and whether it is taken off. */
+const props = defineProps<{
+  section?: Section | undefined
+  zones: Zone[]
+  spot: { xFt: number; yFt: number }
+}>()
+const emit = defineEmits<{ done: [] }>()
+const { say } = useWords()
+const typed = reactive({
+  name: props.section?.name ?? '',
+  zoneId: props.section?.zoneId ?? props.zones[0]?.id ?? '',
+  kind: props.section?.kind ?? ('rectangle' as ShapeKind),
+  lengthsFt: [...(props.section?.lengthsFt ?? [NaN, NaN])],
+  deduction: props.section?.deduction ?? false,
+  turnDeg: props.section?.turnDeg ?? (0 as number | undefined),
+})
+const kinds = computed(() => shapeKinds.map((value) => ({ value, label: say(`shape.${value}`) })))
+const zoneOptions = computed(() => props.zones.map((z) => ({ value: z.id, label: z.name })))
+const names = computed(() => tapeNames(typed.kind, typed.lengthsFt.length))
+const isOpenEnded = computed(() => shapes[typed.kind].count[1] > shapes[typed.kind].count[0])
+const step = computed(() => (typed.kind === 'polygon' || typed.kind === 'offsetsCurved' ? 2 : 1))
+const measurable = computed(() => checkSection(typed).length === 0)
+
+watch(
+  () => typed.kind,
+  (kind) => {
+    const [least, most] = shapes[kind].count
+    const count = Math.min(most, Math.max(least, isOpenEnded.value ? typed.lengthsFt.length : least))
+    typed.lengthsFt = Array.from({ length: count }, (_, i) => typed.lengthsFt[i] ?? NaN)
+    row.form.clear()
+  },
+)
+const more = () => typed.lengthsFt.push(...Array.from({ length: step.value }, () => NaN))
+const fewer = () => typed.lengthsFt.splice(-step.value)
+
+const row = useRowForm({
+  part: 'sections',
+  row: props.section,
+  fields: () => ({ ...typed, name: typed.name || say('welcome.firstSection'), turnDeg: typed.turnDeg || 0 }),
+  onAdd: () => props.spot,
+  check: () => checkSection(typed, '').map((r) => ({ ...r, field: r.field?.replace(/^\./, '') ?? '' })),
+  done: () => emit('done'),
+})
+const { form } = row
+</script>
+
+<template>
+  <form novalidate @submit.prevent="row.submit">
+    <TextField v-model="typed.name" :label="say('yard.sectionName')" :fault="form.faultAt('name')" />
+    <ChoiceField
+      v-if="zones.length > 1"
+      v-model="typed.zoneId"
+      :label="say('yard.zone')"
+      :options="zoneOptions"
+      :fault="form.faultAt('zoneId')"
+    />
+    <ChoiceField v-model="typed.kind" :label="say('yard.shape')" :options="kinds" />
+    <div class="tapes">
+      <LengthField
+        v-for="(name, i) in names"
+        :key="`${typed.kind}${i}`"
+        v-model="typed.lengthsFt[i]!"
+        :label="say(`tape.${name}`)"
+        :fault="form.faultAt(`lengthsFt.${i}`)"
+      />
+    </div>
+    <p v-if="isOpenEnded" class="more">
+      <button type="button" class="link" @click="more">{{ say('yard.moreTapes') }}</button>
+      <button
+        v-if="typed.lengthsFt.length > shapes[typed.kind].count[0]"
+        type="button"
+        class="link"
+        @click="fewer"
+      >
+        {{ say('yard.fewerTapes') }}
+      </button>
+    </p>
+    <p v-if="form.faultAt('lengthsFt')" class="stop" role="alert">{{ form.faultAt('lengthsFt') }}</p>
+    <label class="check"
+      ><input v-model="typed.deduction" type="checkbox" /> {{ say('yard.deduction') }}</label
+    >
+    <NumberField v-model="typed.turnDeg" :label="say('yard.turn')" :fault="form.faultAt('turnDeg')" />
+    <SectionDrawing v-if="measurable" :section="typed" />
+    <FormActions :row="row" />
+  </form>
+</template>
+
+<style scoped>
+.tapes {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 1rem;
+}
+.more {
+  display: flex;
+  gap: 1rem;
+}
+.check {
+  display: block;
+  margin: 0.5rem 0;
+}
+</style>

@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import type { Section } from '@jardinero/contract/yard'
+import { convert } from '@jardinero/core/quantity'
+import { useSession, useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { boundsOf, midpoint, pathOf, placeSections, sidePath } from './placed.ts'
+
+/** The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move it. */
+defineProps<{ chosen?: string | undefined }>()
+const emit = defineEmits<{ choose: [id: string]; move: [section: Section, xFt: number, yFt: number] }>()
+const { zones, places, sectionsOf } = useYard()
+const { say, quantity } = useWords()
+const session = useSession()
+
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const shift = ref<{ id: string; dx: number; dy: number; x0: number; y0: number }>()
+
+const placed = computed(() =>
+  zones.value.flatMap((z, i) => placeSections(sectionsOf(z.id)).map((p) => ({ ...p, zone: i % 4 }))),
+)
+const bounds = computed(() =>
+  boundsOf(
+    placed.value.flatMap((p) => p.sides.flat()),
+    12,
+  ),
+)
+const height = computed(() => Math.min(520, Math.max(220, (width.value * bounds.value[3]) / bounds.value[2])))
+/** Feet per pixel, so that letters keep their size. */
+const ftPerPx = computed(() =>
+  Math.max(bounds.value[2] / Math.max(1, width.value), bounds.value[3] / height.value),
+)
+const ordered = computed(() =>
+  placed.value.toSorted((a, b) => Number(a.section.deduction) - Number(b.section.deduction)),
+)
+
+const edges = computed(() =>
+  places.value.flatMap((place) => {
+    const side = placed.value.find((p) => p.section.id === place.sectionId)?.sides[place.side ?? -1]
+    return side ? [{ place, side, at: midpoint(side) }] : []
+  }),
+)
+const barFt = computed(() => {
+  const us = session.preferences.units === 'us'
+  const step = us ? [5, 10, 20, 50, 100, 200] : [2, 5, 10, 20, 50].map((m) => convert(m, 'm', 'ft'))
+  return step.findLast((s) => s < bounds.value[2] / 4) ?? step[0]!
+})
+
+function press(event: PointerEvent, section: Section): void {
+  emit('choose', section.id)
+  ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
+  shift.value = { id: section.id, dx: 0, dy: 0, x0: event.clientX, y0: event.clientY }
+}
+function drag(event: PointerEvent): void {
+  if (!shift.value) return
+  shift.value.dx = (event.clientX - shift.value.x0) * ftPerPx.value
+  shift.value.dy = (event.clientY - shift.value.y0) * ftPerPx.value
+}
+function drop(section: Section): void {
+  const { dx, dy } = shift.value ?? { dx: 0, dy: 0 }
+  shift.value = undefined
+  if (Math.hypot(dx, dy) > 3 * ftPerPx.value)
+    emit('move', section, Math.round(section.xFt + dx), Math.round(section.yFt + dy))
+}
+const shiftOf = (id: string) =>
+  shift.value?.id === id ? `translate(${shift.value.dx} ${shift.value.dy})` : undefined
+</script>
+
+<template>
+  <div ref="box" class="plan">
+    <svg
+      v-if="width"
+      :viewBox="bounds.join(' ')"
+      :width="width"
+      :height="height"
+      role="group"
+      :aria-label="say('yard.plan')"
+    >
+      <g
+        v-for="p in ordered"
+        :key="p.section.id"
+        :transform="shiftOf(p.section.id)"
+        class="section"
+        :class="[p.section.deduction ? 'off' : `zone${p.zone}`, { chosen: chosen === p.section.id }]"
+        tabindex="0"
+        role="button"
+        :aria-label="p.section.name"
+        @pointerdown="press($event, p.section)"
+        @pointermove="drag"
+        @pointerup="drop(p.section)"
+        @pointercancel="shift = undefined"
+        @keydown.enter="emit('choose', p.section.id)"
+      >
+        <path :d="pathOf(p.sides)" />
+        <text :x="p.centre[0]" :y="p.centre[1]" :font-size="12.5 * ftPerPx">{{ p.section.name }}</text>
+      </g>
+      <g v-for="e in edges" :key="e.place.id" class="edge">
+        <path :d="sidePath(e.side)" />
+        <text :x="e.at[0]" :y="e.at[1] - 6 * ftPerPx" :font-size="12 * ftPerPx">{{ e.place.name }}</text>
+      </g>
+      <g
+        :transform="`translate(${bounds[0] + 8 * ftPerPx} ${bounds[1] + bounds[3] - 8 * ftPerPx})`"
+        class="bar"
+      >
+        <path :d="`M0 ${-4 * ftPerPx}V0H${barFt}V${-4 * ftPerPx}`" />
+        <text :x="barFt + 6 * ftPerPx" y="0" :font-size="12 * ftPerPx">{{ quantity(barFt, 'ft') }}</text>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+svg {
+  display: block;
+  touch-action: pan-y;
+}
+path {
+  vector-effect: non-scaling-stroke;
+}
+.section {
+  cursor: move;
+}
+.section path {
+  stroke: var(--moss);
+  stroke-width: 1.3px;
+}
+.zone0 path {
+  fill: color-mix(in srgb, var(--moss) 26%, var(--paper));
+}
+.zone1 path {
+  fill: color-mix(in srgb, var(--wheat) 40%, var(--paper));
+}
+.zone2 path {
+  fill: color-mix(in srgb, var(--moss) 50%, var(--paper));
+}
+.zone3 path {
+  fill: color-mix(in srgb, var(--wheat) 70%, var(--paper));
+}
+.off path {
+  fill: var(--paper);
+  stroke: var(--quiet);
+  stroke-dasharray: 4 3;
+}
+.chosen path {
+  stroke: var(--clay);
+  stroke-width: 2.5px;
+}
+text {
+  fill: var(--ink);
+  text-anchor: middle;
+  dominant-baseline: middle;
+  pointer-events: none;
+}
+.edge path {
+  fill: none;
+  stroke: var(--ember);
+  stroke-width: 6px;
+  stroke-linecap: round;
+  pointer-events: none;
+}
+.edge text {
+  fill: var(--ember-text);
+  font-weight: 650;
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 3px;
+}
+.bar path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.3px;
+}
+.bar text {
+  text-anchor: start;
+  dominant-baseline: auto;
+}
+</style>

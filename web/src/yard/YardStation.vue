@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import type { Section } from '@jardinero/contract/yard'
+import { convert, figure } from '@jardinero/core/quantity'
+import { computeRoundingEffect } from '@jardinero/core/yard'
+import FigureText from '../kit/FigureText.vue'
+import RestRow from '../kit/RestRow.vue'
+import SaidText from '../kit/SaidText.vue'
+import StationPage from '../kit/StationPage.vue'
+import { useAccount } from '../kit/account.ts'
+import { useSession, useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import PlaceForm from './PlaceForm.vue'
+import SectionForm from './SectionForm.vue'
+import YardPlan from './YardPlan.vue'
+import ZoneForm from './ZoneForm.vue'
+import { freeSpot, placeSections } from './placed.ts'
+
+type Editing = { what: 'zone' | 'section' | 'place'; id?: string }
+const account = useAccount()
+const session = useSession()
+const { yard, zones, places, areas, sectionsOf } = useYard()
+const { say, quantity } = useWords()
+const editing = ref<Editing>()
+const done = () => (editing.value = undefined)
+
+const sections = computed(() => zones.value.flatMap((z) => sectionsOf(z.id)))
+const spot = computed(() => freeSpot(placeSections(sections.value)))
+/** All measured zones together; independent, so the uncertainties add as squares. */
+const total = computed(() => {
+  const measured = [...areas.value.values()].filter((a) => a !== undefined)
+  if (!measured.length) return undefined
+  const sum = measured.reduce((s, a) => s + a.area.value, 0)
+  const spread = Math.hypot(...measured.map((a) => a.uncertainty.value))
+  const steps = measured.flatMap((a) => a.area.working)
+  const last = {
+    code: 'areaSum',
+    formula: '{added}',
+    operands: { added: { value: sum, unit: 'ft2' as const } },
+    result: { value: sum, unit: 'ft2' as const },
+  }
+  return {
+    area: figure('ft2', measured.length > 1 ? [...steps, last] : steps),
+    spread: { ...measured[0]!.uncertainty, value: spread },
+  }
+})
+/** What rounding up to the next thousand (or hundred m²) would do. */
+const rounding = computed(() => {
+  if (!total.value) return undefined
+  const step = session.preferences.units === 'us' ? 1000 : convert(100, 'm2', 'ft2')
+  const rounded = Math.ceil(total.value.area.value / step) * step
+  return { rounded: quantity(rounded, 'ft2'), effect: computeRoundingEffect(total.value.area.value, rounded) }
+})
+const move = (section: Section, xFt: number, yFt: number) =>
+  account.change('sections', section, { xFt, yFt }).catch(() => account.load())
+</script>
+
+<template>
+  <StationPage>
+    <template #answer>
+      <SaidText
+        v-if="total"
+        code="yard.answer"
+        :params="{ yard: yard!.name, area: total.area, spread: total.spread, zones: zones.length }"
+      />
+      <template v-else>{{ say('yard.answerNothing') }}</template>
+    </template>
+    <template #actions>
+      <Button :label="say('yard.addSection')" @click="editing = { what: 'section' }" />
+      <button class="link" @click="editing = { what: 'place' }">{{ say('yard.addPlace') }}</button>
+      <button class="link" @click="editing = { what: 'zone' }">{{ say('yard.addZone') }}</button>
+    </template>
+    <YardPlan :chosen="editing?.id" @choose="editing = { what: 'section', id: $event }" @move="move" />
+    <p class="quiet small">{{ say('yard.planHint') }}</p>
+    <template #rests>
+      <template v-if="editing">
+        <h3>{{ say(`yard.editing.${editing.what}`) }}</h3>
+        <ZoneForm
+          v-if="editing.what === 'zone'"
+          :key="editing.id ?? ''"
+          :zone="zones.find((z) => z.id === editing!.id)"
+          :yard-id="yard!.id"
+          @done="done"
+        />
+        <SectionForm
+          v-else-if="editing.what === 'section'"
+          :key="editing.id ?? 'new'"
+          :section="sections.find((s) => s.id === editing!.id)"
+          :zones="zones"
+          :spot="spot"
+          @done="done"
+        />
+        <PlaceForm
+          v-else
+          :key="editing.id ?? 'place'"
+          :place="places.find((p) => p.id === editing!.id)"
+          :zones="zones"
+          @done="done"
+        />
+      </template>
+      <template v-else>
+        <RestRow v-for="z in zones" :key="z.id" :name="z.name">
+          <template #value
+            ><FigureText v-if="areas.get(z.id)" :figure="areas.get(z.id)!.area" :title="z.name"
+          /></template>
+          {{
+            say('yard.zoneSays', {
+              turf: z.turf,
+              state: z.state,
+              spread: quantity(areas.get(z.id)?.uncertainty.value ?? 0, 'ft2'),
+            })
+          }}
+          <button class="link" @click="editing = { what: 'zone', id: z.id }">
+            {{ say('frame.change') }}
+          </button>
+        </RestRow>
+        <RestRow v-for="p in places" :key="p.id" :name="p.name">
+          {{ say(`placeKind.${p.kind}`) }} · {{ zones.find((z) => z.id === p.zoneId)?.name }}
+          <button class="link" @click="editing = { what: 'place', id: p.id }">
+            {{ say('frame.change') }}
+          </button>
+        </RestRow>
+        <RestRow v-if="rounding" :name="say('yard.rounding', { rounded: rounding.rounded })">
+          <template #value><FigureText :figure="rounding.effect" /></template>
+          {{ say('yard.roundingSays') }}
+        </RestRow>
+        <RestRow :name="say('yard.tapes')">{{
+          say('yard.tapesSay', { count: sections.length, tape: quantity(0.5, 'ft') })
+        }}</RestRow>
+      </template>
+    </template>
+  </StationPage>
+</template>

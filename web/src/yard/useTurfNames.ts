@@ -1,0 +1,23 @@
+import { computed } from 'vue'
+import { useAccount } from '../kit/account.ts'
+import type { Almanac } from '../kit/almanac.ts'
+import { useWords } from '../kit/session.ts'
+
+/** Turf types with the botanical name beside the common one: names collide between countries. */
+export function useTurfNames() {
+  const account = useAccount()
+  const { say } = useWords()
+  const options = computed(() =>
+    account.almanac.turf.map(({ code, botanical }) => ({
+      value: code,
+      label: `${say(`turf.${code}`)} (${botanical})`,
+    })),
+  )
+  const otherNames = ({ names }: Almanac['turf'][number]) =>
+    say('yard.otherNames', {
+      names: Object.entries(names)
+        .map(([country, list]) => `${country}: ${list.join(', ')}`)
+        .join('; '),
+    })
+  return { options, otherNames }
+}
