@@ -29,7 +29,7 @@ export function buildWhenStale({ quiet = true } = {}) {
   const vite = join(projectFolder, 'node_modules', 'vite', 'bin', 'vite.js')
   for (const args of [
     ['build', 'web'],
-    ['build', 'server', '--ssr'],
+    ['build', 'server'],
   ]) {
     const done = spawnSync(process.execPath, [vite, ...args, ...(quiet ? ['--logLevel', 'warn'] : [])], {
       cwd: projectFolder,

@@ -1,5 +1,5 @@
 // A throw-away PostgreSQL for the tests, one a run; each suite makes a database of its own in it.
-import { mkdtempSync, rmSync } from 'node:fs'
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { startPostgres } from './postgres.mjs'
@@ -7,6 +7,8 @@ import { startPostgres } from './postgres.mjs'
 export default async function setup() {
   if (process.env.TEST_DATABASE_URL) return undefined
   const folder = mkdtempSync(join(tmpdir(), 'jardinero-test-'))
+  // PostgreSQL's own user must be able to pass through it.
+  chmodSync(folder, 0o711)
   const postgres = await startPostgres(folder, { lasting: false })
   process.env.TEST_DATABASE_URL = postgres.url
   return async () => {

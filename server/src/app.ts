@@ -80,7 +80,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     soilRoutes(rooms)
     benchRoutes(rooms, clock)
     ledgerRoutes(rooms, clock)
-    accountRoutes(rooms, database, config.demo)
+    accountRoutes(rooms, database, config.demo, clock)
     rooms.get(
       '/api/health',
       { schema: { tags: ['health'], summary: 'Whether the database answers' }, config: { open: true } },

@@ -24,6 +24,8 @@ async function close(): Promise<void> {
   process.exit(0)
 }
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void close())
+// Whoever started it is gone: do not stay behind on the port.
+process.on('disconnect', () => void close())
 
 await app.listen({ port: config.port, host: config.host })
 process.send?.('listening')

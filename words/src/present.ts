@@ -62,7 +62,7 @@ const decimals: Partial<Record<Unit, number>> = {
   s: 0,
   's/1000ft2': 0,
   's/100m2': 0,
-  d: 0,
+  d: 1,
   count: 0,
 }
 
@@ -87,14 +87,10 @@ export interface PresentedQuantity {
 function numberOptions(value: number, unit: Unit): Intl.NumberFormatOptions {
   const fixed = decimals[unit]
   const small = Math.abs(value) > 0 && Math.abs(value) < 1
-  if (unit === 'percent')
-    return { maximumSignificantDigits: Math.abs(value) >= 100 ? 4 : 3, maximumFractionDigits: 1 }
+  if (unit === 'percent') return { maximumFractionDigits: 1 }
   if (fixed === undefined || (small && fixed > 0 && !unit.startsWith('d')))
-    return { maximumSignificantDigits: 3 }
-  return {
-    minimumFractionDigits: unit === 'degF' || unit === 'degC' ? fixed : 0,
-    maximumFractionDigits: fixed,
-  }
+    return { maximumSignificantDigits: unit === 'oz' || unit === 'floz' ? 4 : 3 }
+  return { maximumFractionDigits: fixed }
 }
 
 /**

@@ -43,6 +43,8 @@ export interface Words {
   /** A sentence in parts; parameters that are objects other than quantities come back whole. */
   sayParts: (key: string, params?: Record<string, unknown>) => SentencePart[]
   quantity: (value: number, unit: string, asIs?: boolean) => string
+  /** Two quantities of one unit, the unit said once. */
+  range: (least: number, most: number, unit: string) => string
   number: (value: number, options?: Intl.NumberFormatOptions) => string
   /** A calendar day, with the weekday or the year where asked. */
   day: (day: string, style?: 'short' | 'weekday' | 'long') => string
@@ -82,6 +84,11 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     return message('unit.with').format({ number: shown.number, unit: say(`unit.${shown.unit}`) }) as string
   }
 
+  const range: Words['range'] = (least, most, unit) => {
+    const [low, high] = [least, most].map((value) => presentQuantity(value, unit, reader))
+    return say('unit.range', { least: low!.number, most: high!.number, unit: say(`unit.${high!.unit}`) })
+  }
+
   function word(name: string, value: unknown): unknown {
     const prefix = codePrefix[name]
     if (prefix && typeof value === 'string' && catalogue[`${prefix}.${value}`] !== undefined)
@@ -114,6 +121,7 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     say,
     sayParts,
     quantity,
+    range,
     number: (value, options) => numbers(options).format(value),
     day,
     time: (instant, timeZone) =>

@@ -91,10 +91,16 @@ describe('two schools on one lawn', () => {
   it('names the leading place, how far ahead, and the window its trend points to', () => {
     const t = timing([...rising('m', 43, 0.5), ...rising('e', 48, 0.5)])
     expect(t.leadPlaceId).toBe('e')
+    expect(t.opens).toEqual({ placeId: 'e', thresholdC: F(50) })
     expect(t.ahead?.value).toBeCloseTo(5 / 1.8, 9)
     expect(t.aheadDays?.value).toBeCloseTo(10, 9)
     // mean 47 °F: six days to 50, sixteen to 55
     expect(t.window).toMatchObject({ from: '2026-03-06', to: '2026-03-15' })
+  })
+  it('watches the middle for one full pass, though the edge leads', () => {
+    const t = timing([...rising('m', 43, 0.5), ...rising('e', 48, 0.5)], { school: 'oneFullPass' })
+    expect([t.leadPlaceId, t.opens?.placeId]).toEqual(['e', 'm'])
+    expect(t.window?.from).toBe('2026-03-16')
   })
   it('leads by the middle in the upper 40s when no edge is read, and says so', () => {
     const t = timing(rising('m', 48.5, 0.5))

@@ -40,6 +40,8 @@ export interface Timing {
   thresholdsC: Record<string, number>
   places: PlaceSoil[]
   leadPlaceId?: string
+  /** The place whose crossing of which threshold opens the school's window. */
+  opens?: { placeId: string; thresholdC: number }
   middlePlaceId?: string
   /** How much warmer the leading place is than the open middle. */
   ahead?: Figure<'deltaC'>
@@ -187,6 +189,8 @@ export function computeTiming(request: TimingRequest): Outcome<Timing> {
     ...(middle && { middleC: middle.fiveDayMean!.value }),
   }
   const verdict = school.judge(soil, thresholdsC)
+  const { opens } = school.window(soil)
+  const opening = (opens.place === 'edge' ? edge : middle) ?? lead
   const window = computeWindow(
     school,
     request.day,
@@ -198,6 +202,7 @@ export function computeTiming(request: TimingRequest): Outcome<Timing> {
     ...base,
     verdict,
     leadPlaceId: lead.place.id,
+    opens: { placeId: opening.place.id, thresholdC: thresholdsC[opens.parameter]! },
     ...(middle && { middlePlaceId: middle.place.id }),
     ...(edge && middle && computeLead(edge, middle)),
     ...(window && { window }),

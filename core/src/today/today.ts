@@ -39,7 +39,8 @@ const calibrateEveryDays = 365
 function timingItem({ timing, untreatedZones }: TodayState): TodayItem[] {
   if (!timing || !untreatedZones.length) return []
   const zones = untreatedZones.join(', ')
-  const lead = timing.places.find((p) => p.place.id === timing.leadPlaceId)
+  const watched = timing.verdict === 'lateAtEdge' ? timing.leadPlaceId : timing.opens?.placeId
+  const lead = timing.places.find((p) => p.place.id === watched)
   const params: Params = {
     zones,
     ...(lead?.fiveDayMean && {

@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm'
 import type { AccountState } from '@jardinero/contract/account'
 import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
+import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -95,7 +96,7 @@ function sessionRoutes(app: FastifyInstance, database: DataSource, demo: boolean
   })
 }
 
-function fileRoutes(app: FastifyInstance): void {
+function fileRoutes(app: FastifyInstance, clock: Clock): void {
   const tags = ['account']
   app.get(
     '/api/account/file',
@@ -103,7 +104,7 @@ function fileRoutes(app: FastifyInstance): void {
     (request, reply) =>
       app.scoped(request, async (scope) => {
         void reply.header('content-disposition', 'attachment; filename="jardinero-account.json"')
-        return exportAccount(scope, new Date())
+        return exportAccount(scope, clock())
       }),
   )
   app.post(
@@ -117,10 +118,10 @@ function fileRoutes(app: FastifyInstance): void {
   )
 }
 
-export function accountRoutes(app: FastifyInstance, database: DataSource, demo: boolean): void {
+export function accountRoutes(app: FastifyInstance, database: DataSource, demo: boolean, clock: Clock): void {
   const tags = ['account']
   sessionRoutes(app, database, demo)
-  fileRoutes(app)
+  fileRoutes(app, clock)
   app.get(
     '/api/account',
     { schema: { tags, summary: 'What every station needs of the account' } },

@@ -13,7 +13,7 @@ import type { Bench } from './useBench.ts'
 const props = defineProps<{ bench: Bench; faultAt: (field: string) => string | undefined }>()
 const emit = defineEmits<{ edit: [what: 'sprayer' | 'calibration' | 'label', id?: string] }>()
 const { areas } = useYard()
-const { say, quantity, day: sayDay } = useWords()
+const { say, quantity, range, day: sayDay } = useWords()
 const b = props.bench
 const zoneOptions = computed(() => b.zones.value.map((z) => ({ value: z.id, label: z.name })))
 const labelOptions = computed(() => b.labels.value.map((l) => ({ value: l.id, label: l.rules.name })))
@@ -24,6 +24,17 @@ const planOptions = computed(() =>
 const rate = computed({
   get: () => b.rate.value?.value,
   set: (value) => (b.choices.value.rate = { value: value ?? NaN, unit: b.rate.value!.unit }),
+})
+const { yearUse } = b
+const yearUseParams = computed(() => {
+  const { used, maximum, passes, lastDay } = yearUse.value!
+  return {
+    used: { value: used.value, unit: used.unit },
+    maximum: { value: maximum?.value ?? 0, unit: used.unit },
+    passes,
+    last: lastDay ? sayDay(lastDay, 'long') : '',
+    hasLast: Boolean(lastDay),
+  }
 })
 const result = computed(() => (b.outcome.value?.ok ? b.outcome.value.value : undefined))
 </script>
@@ -88,8 +99,7 @@ const result = computed(() => (b.outcome.value?.ok ? b.outcome.value.value : und
       :fault="faultAt('rate')"
       :hint="
         say('bench.rateHint', {
-          min: { value: b.use.value.rate.min, unit: b.use.value.rate.unit },
-          max: { value: b.use.value.rate.max, unit: b.use.value.rate.unit },
+          range: range(b.use.value.rate.min, b.use.value.rate.max, b.use.value.rate.unit),
         })
       "
     />
@@ -105,19 +115,9 @@ const result = computed(() => (b.outcome.value?.ok ? b.outcome.value.value : und
   <RestRow v-else :name="say('bench.noLabel')"
     ><button class="link" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button></RestRow
   >
-  <RestRow v-if="result" :name="say('bench.yearUse')">
-    <template #value><FigureText v-if="result.yearShare" :figure="result.yearShare" /></template>
-    {{
-      result.yearUse.maximum
-        ? say('bench.yearUseSays', {
-            used: { value: result.yearUse.used.value, unit: result.yearUse.used.unit },
-            maximum: { value: result.yearUse.maximum.value, unit: result.yearUse.maximum.unit },
-            passes: result.yearUse.passes,
-            last: result.yearUse.lastDay ? sayDay(result.yearUse.lastDay, 'long') : '',
-            hasLast: Boolean(result.yearUse.lastDay),
-          })
-        : say('bench.noMaximum')
-    }}
+  <RestRow v-if="yearUse" :name="say('bench.yearUse')">
+    <template #value><FigureText v-if="result?.yearShare" :figure="result.yearShare" /></template>
+    {{ yearUse.maximum ? say('bench.yearUseSays', yearUseParams) : say('bench.noMaximum') }}
   </RestRow>
 </template>
 

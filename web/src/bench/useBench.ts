@@ -19,9 +19,10 @@ import {
   type RatePerAreaUnit,
   type VolumeUnit,
 } from '@jardinero/core/quantity'
-import { measureOfFormulation } from '@jardinero/core/shelf'
+import { computeYearUse, measureOfFormulation } from '@jardinero/core/shelf'
 import { useAccount } from '../kit/account.ts'
 import { newId, send } from '../kit/api.ts'
+import { useSession } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 
 interface Choices {
@@ -42,6 +43,7 @@ interface Progress {
 /** The bench: what is chosen, what follows from it, and how far the mixing is. */
 export function useBench() {
   const account = useAccount()
+  const session = useSession()
   const { zones, areas, day, today, passesOn } = useYard()
   const choices = useLocalStorage<Choices>('bench.choices', { loadPlan: 'fullThenRemainder' })
   const progress = useLocalStorage<Progress | null>('bench.progress', null, {
@@ -104,7 +106,12 @@ export function useBench() {
       max: use.value.rate.max * perSqFt,
       unit,
     }
-    return chooseTool(amounts, tools.value) ?? tools.value[0]!
+    // A tool that shows the reader's own units comes first.
+    const metric = new Set<string>(['g', 'mL'])
+    const familiar = tools.value.filter(
+      (t) => metric.has(measuringTools[t].unit) === (session.preferences.units === 'metric'),
+    )
+    return chooseTool(amounts, familiar) ?? chooseTool(amounts, tools.value) ?? tools.value[0]!
   })
 
   const request = computed<MixRequest | undefined>(() => {
@@ -126,6 +133,11 @@ export function useBench() {
     }
   })
   const outcome = computed(() => request.value && computeMix(request.value))
+  /** What is down this year on the zone, also where the mix is refused. */
+  const yearUse = computed(() => {
+    const r = request.value
+    return r && use.value && computeYearUse(r.rules, use.value, r.passes, r.day)
+  })
   const missing = computed(() =>
     !zone.value
       ? 'area'
@@ -174,6 +186,7 @@ export function useBench() {
     tool,
     tools,
     outcome,
+    yearUse,
     missing,
     progress,
     start,

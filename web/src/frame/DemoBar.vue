@@ -53,6 +53,7 @@ async function move(to: string): Promise<void> {
   display: flex;
   flex-wrap: wrap;
   justify-content: space-between;
+  align-items: center;
   gap: 0.2rem 1rem;
   padding: 0.15rem 1.2rem;
   background: var(--clay-soft);

@@ -29,8 +29,8 @@ const shown = computed(() =>
 const y = computed(() =>
   ribbonHeight(
     shown.value.flatMap((l) => l.points.map((p) => p.temperatureC)),
-    20,
-    58,
+    14,
+    60,
   ),
 )
 const path = (l: SeasonLine) =>

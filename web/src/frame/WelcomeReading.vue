@@ -4,7 +4,8 @@ import { useWords } from '../kit/session.ts'
 import type { Form } from '../kit/useForm.ts'
 import type { FirstYard } from './useFirstYard.ts'
 
-defineProps<{ first: FirstYard; form: Form }>()
+const props = defineProps<{ first: FirstYard; form: Form }>()
+const { said } = props.first
 const { say } = useWords()
 </script>
 
@@ -12,13 +13,13 @@ const { say } = useWords()
   <p>{{ say('welcome.readingSays') }}</p>
   <div class="pair">
     <NumberField
-      v-model="first.said.temperatureC"
+      v-model="said.temperatureC"
       unit="degC"
       :label="say('soil.temperature')"
       :fault="form.faultAt('temperatureC')"
     />
     <NumberField
-      v-model="first.said.depthCm"
+      v-model="said.depthCm"
       unit="cm"
       :label="say('soil.depth')"
       :fault="form.faultAt('depthCm')"

@@ -9,11 +9,12 @@ import SectionDrawing from '../yard/SectionDrawing.vue'
 import type { FirstYard } from './useFirstYard.ts'
 
 const props = defineProps<{ first: FirstYard; form: Form }>()
+const { said } = props.first
 const { say, quantity } = useWords()
 const kinds: ShapeKind[] = ['trapezoid', 'threeSides']
 const options = computed(() => kinds.map((value) => ({ value, label: say(`shape.${value}`) })))
-const names = computed(() => tapeNames(props.first.said.kind, 3))
-const section = computed(() => ({ ...props.first.said, name: '', deduction: false }))
+const names = computed(() => tapeNames(said.kind, 3))
+const section = computed(() => ({ ...said, name: '', deduction: false }))
 const area = computed(() => {
   const measured = computeArea([section.value])
   return measured.ok ? measured.value : undefined
@@ -21,12 +22,12 @@ const area = computed(() => {
 </script>
 
 <template>
-  <ChoiceField v-model="first.said.kind" :label="say('yard.shape')" :options="options" />
+  <ChoiceField v-model="said.kind" :label="say('yard.shape')" :options="options" />
   <div class="tapes">
     <LengthField
       v-for="(name, i) in names"
       :key="name"
-      v-model="first.said.lengthsFt[i]!"
+      v-model="said.lengthsFt[i]!"
       :label="say(`tape.${name}`)"
       :fault="form.faultAt(`section.lengthsFt.${i}`)"
     />

@@ -9,16 +9,17 @@ import { useTurfNames } from '../yard/useTurfNames.ts'
 import type { FirstYard } from './useFirstYard.ts'
 
 const props = defineProps<{ first: FirstYard; form: Form }>()
+const { said } = props.first
 const account = useAccount()
 const { say } = useWords()
 const { options, otherNames } = useTurfNames()
 const states = computed(() => turfStates.map((value) => ({ value, label: say(`turfState.${value}`) })))
-const chosen = computed(() => account.almanac.turf.find((t) => t.code === props.first.said.turf))
+const chosen = computed(() => account.almanac.turf.find((t) => t.code === said.turf))
 </script>
 
 <template>
   <ChoiceField
-    v-model="first.said.turf"
+    v-model="said.turf"
     :label="say('yard.turf')"
     :options="options"
     :fault="form.faultAt('turf')"
@@ -26,5 +27,5 @@ const chosen = computed(() => account.almanac.turf.find((t) => t.code === props.
   <p v-if="chosen" class="quiet small">
     <i>{{ chosen.botanical }}</i>. {{ otherNames(chosen) }}
   </p>
-  <ChoiceField v-model="first.said.state" :label="say('yard.state')" :options="states" />
+  <ChoiceField v-model="said.state" :label="say('yard.state')" :options="states" />
 </template>

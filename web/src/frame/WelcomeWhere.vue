@@ -8,7 +8,8 @@ import { useWords } from '../kit/session.ts'
 import type { Form } from '../kit/useForm.ts'
 import type { FirstYard } from './useFirstYard.ts'
 
-defineProps<{ first: FirstYard; form: Form }>()
+const props = defineProps<{ first: FirstYard; form: Form }>()
+const { said } = props.first
 const account = useAccount()
 const { say } = useWords()
 const climates = computed(() =>
@@ -18,16 +19,16 @@ onMounted(() => account.loaded || account.load())
 </script>
 
 <template>
-  <TextField v-model="first.said.yardName" :label="say('welcome.yardName')" />
+  <TextField v-model="said.yardName" :label="say('welcome.yardName')" />
   <div class="pair">
     <NumberField
-      v-model="first.said.latitude"
+      v-model="said.latitude"
       :label="say('welcome.latitude')"
       :fault="form.faultAt('latitude')"
       :hint="say('welcome.latitudeHint')"
     />
     <NumberField
-      v-model="first.said.longitude"
+      v-model="said.longitude"
       :label="say('welcome.longitude')"
       :fault="form.faultAt('longitude')"
       :hint="say('welcome.longitudeHint')"
@@ -35,7 +36,7 @@ onMounted(() => account.loaded || account.load())
   </div>
   <p class="quiet or">{{ say('welcome.or') }}</p>
   <ChoiceField
-    v-model="first.said.climate"
+    v-model="said.climate"
     :label="say('welcome.climate')"
     :options="climates"
     :fault="form.faultAt('climate')"

@@ -28,6 +28,11 @@ const shown = computed(() => props.text ?? quantity(props.figure.value, props.fi
   border-bottom: 1.5px dotted color-mix(in srgb, var(--clay) 55%, var(--paper));
   white-space: nowrap;
 }
+.rests .figure,
+td .figure {
+  display: inline-block;
+  min-height: 24px;
+}
 .figure:hover {
   border-bottom-style: solid;
 }

@@ -23,6 +23,7 @@ defineProps<{ name: string }>()
   justify-content: space-between;
   align-items: baseline;
   gap: 0.8rem;
+  margin-bottom: 0.3rem;
 }
 .line strong {
   font-weight: 600;

@@ -54,6 +54,7 @@ export function useWords() {
     has: (key: string) => session.words.has(key),
     parts: (key: string, params?: Record<string, unknown>) => session.words.sayParts(key, params),
     quantity: (value: number, unit: string, asIs?: boolean) => session.words.quantity(value, unit, asIs),
+    range: (least: number, most: number, unit: string) => session.words.range(least, most, unit),
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
     time: (instant: string, zone: string) => session.words.time(instant, zone),

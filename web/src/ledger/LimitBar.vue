@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import FigureText from '../kit/FigureText.vue'
+import SaidText from '../kit/SaidText.vue'
 import { useWords } from '../kit/session.ts'
 import type { YearLimit } from './useYearLimits.ts'
 
@@ -13,10 +14,13 @@ const { say } = useWords()
     <p>
       <strong>{{ limit.zone }}</strong> <span class="quiet">{{ limit.label }}</span>
       <span class="figures">
-        <FigureText :figure="limit.use.used" :title="say('ledger.used')" /><template v-if="limit.use.maximum">
-          {{ say('ledger.of') }}
-          <FigureText :figure="limit.use.maximum" :title="say('ledger.maximum')" /></template
-      ></span>
+        <SaidText
+          v-if="limit.use.maximum"
+          code="ledger.usedOf"
+          :params="{ used: limit.use.used, maximum: limit.use.maximum }"
+        />
+        <FigureText v-else :figure="limit.use.used" :title="say('ledger.used')" />
+      </span>
     </p>
     <svg
       v-if="limit.share !== undefined"

@@ -6,6 +6,7 @@ import type { Timing } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { chartScales, chartSpan, placeLines, temperatureTicks } from './chart.ts'
+import { shownThresholds } from './thresholds.ts'
 
 /** Readings at 2 in against the thresholds of the school: dots are readings, lines their five-day means, the band the window. */
 const props = defineProps<{ timing: Timing }>()
@@ -18,12 +19,7 @@ const height = 360
 
 const span = computed(() => chartSpan(day.value))
 const lines = computed(() => placeLines(places.value, probeReadings.value, span.value, day.value))
-const thresholds = computed(() => {
-  const values = new Map(
-    Object.entries(props.timing.thresholdsC).map(([name, c]) => [Math.round(c * 100), { name, c }]),
-  )
-  return [...values.values()]
-})
+const thresholds = computed(() => shownThresholds(props.timing))
 const scales = computed(() =>
   chartScales(
     lines.value,

@@ -3,8 +3,7 @@ import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Reading } from '@jardinero/contract/soil'
-import { timingSchoolIds, timingSchools, type TimingSchoolId } from '@jardinero/core/soil'
-import { convert } from '@jardinero/core/quantity'
+import { timingSchoolIds, type TimingSchoolId } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
@@ -16,6 +15,7 @@ import { useYard } from '../kit/useYard.ts'
 import { givenFigure } from '../kit/working.ts'
 import ReadingForm from './ReadingForm.vue'
 import ReadingsChart from './ReadingsChart.vue'
+import { shownThresholds } from './thresholds.ts'
 import { useSoilAnswer } from './useSoilAnswer.ts'
 
 const account = useAccount()
@@ -38,27 +38,26 @@ watch(
 const schools = computed(() => timingSchoolIds.map((value) => ({ value, label: say(`school.${value}`) })))
 const takeSchool = (timingSchool: TimingSchoolId | undefined) =>
   timingSchool && account.change('yards', yard.value!, { timingSchool })
-const thresholds = computed(() => {
-  const school = timingSchools[timing.value?.school ?? 'edgeLed']
-  return Object.entries(school.parameters).map(([name, p]) => ({
-    name,
-    figure: givenFigure(convert(p.value, p.unit, 'degC'), 'degC', p.source),
-  }))
-})
+const thresholds = computed(() =>
+  timing.value
+    ? shownThresholds(timing.value).map(({ name, c }) => ({
+        name,
+        figure: givenFigure(c, 'degC', 'practice'),
+      }))
+    : [],
+)
 const latest = computed(() => readings.value.toSorted((a, b) => (a.takenAt < b.takenAt ? 1 : -1)).slice(0, 8))
 const placeName = (id: string) => places.value.find((p) => p.id === id)?.name ?? ''
-const hasDoneAnything = computed(
-  () => timing.value?.verdict === 'go' || timing.value?.verdict === 'lateAtEdge',
-)
+const isTime = computed(() => timing.value?.verdict === 'go' || timing.value?.verdict === 'lateAtEdge')
 </script>
 
 <template>
   <StationPage v-if="timing">
     <template #answer><SaidText :code="answer.code" :params="answer.params" /></template>
     <template #actions>
-      <Button v-if="hasDoneAnything" :label="say('soil.mixNow')" @click="router.push({ name: 'bench' })" />
+      <Button v-if="isTime" :label="say('soil.mixNow')" @click="router.push({ name: 'bench' })" />
       <Button v-else :label="say('soil.addReading')" @click="editing = {}" />
-      <button v-if="hasDoneAnything" class="link" @click="editing = {}">{{ say('soil.addReading') }}</button>
+      <button v-if="isTime" class="link" @click="editing = {}">{{ say('soil.addReading') }}</button>
       <span v-if="timing.window" class="quiet">{{ say('soil.estimate') }}</span>
     </template>
     <ReadingsChart :timing="timing" />

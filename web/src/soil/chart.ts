@@ -51,7 +51,12 @@ export function chartScales(
   const [low = 0, high = 15] = extent(all) as [number, number]
   const x = scaleUtc([dateOf(span[0]), dateOf(span[1], 24)], [44, width - 10])
   const y = scaleLinear([low - 1.5, Math.max(high + 1.5, low + 6)], [height - 26, 12])
-  return { x, y, atDay: (day: Day, hour = 12) => x(dateOf(day, hour)), weeks: x.ticks(7) }
+  return {
+    x,
+    y,
+    atDay: (day: Day, hour = 12) => x(dateOf(day, hour)),
+    weeks: x.ticks(7).filter((d) => x(d) < width - 34),
+  }
 }
 
 /** Tick values in °C for a scale read in °F or °C. */

@@ -11,16 +11,17 @@ export function useSoilAnswer() {
     const t = timing.value
     if (!t) return { code: 'soil.answer.nothing', params: {} }
     const soilOf = (id?: string) => t.places.find((p) => p.place.id === id)
+    const opening = soilOf(t.opens?.placeId)
     const lead = soilOf(t.leadPlaceId)
     const middle = soilOf(t.middlePlaceId)
-    const opens = Object.values(t.thresholdsC)[0]!
     const params: Record<string, unknown> = {
-      school: t.school,
+      place: opening?.place.name ?? '',
+      mean: opening?.fiveDayMean,
+      opens: { value: t.opens?.thresholdC ?? 0, unit: 'degC' },
       lead: lead?.place.name ?? '',
-      middle: middle?.place.name ?? '',
       leadMean: lead?.fiveDayMean,
+      middle: middle?.place.name ?? '',
       middleMean: middle?.fiveDayMean,
-      opens: { value: opens, unit: 'degC' },
       ahead: t.ahead,
       hasAhead: String(Boolean(t.ahead && lead?.place.id !== middle?.place.id)),
       hasWindow: String(Boolean(t.window)),

@@ -62,6 +62,18 @@ const scheme = {
   },
 }
 
+/** The quieter button: ink on paper. */
+const outlined = {
+  outlined: {
+    secondary: {
+      borderColor: 'var(--ink)',
+      color: 'var(--ink)',
+      hoverBackground: 'var(--clay-soft)',
+      activeBackground: 'var(--clay-soft)',
+    },
+  },
+}
+
 export const preset = definePreset(
   { ...base, components: { button, drawer, inputtext, select } },
   {
@@ -75,6 +87,7 @@ export const preset = definePreset(
     components: {
       button: {
         root: { borderRadius: '3px', paddingX: '1rem', paddingY: '0.55rem', label: { fontWeight: '600' } },
+        colorScheme: { light: outlined, dark: outlined },
       },
     },
   },

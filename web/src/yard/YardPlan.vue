@@ -5,7 +5,7 @@ import type { Section } from '@jardinero/contract/yard'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
-import { boundsOf, midpoint, pathOf, placeSections, sidePath } from './placed.ts'
+import { boundsOf, nameBeside, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
 
 /** The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move it. */
 defineProps<{ chosen?: string | undefined }>()
@@ -32,14 +32,18 @@ const height = computed(() => Math.min(520, Math.max(220, (width.value * bounds.
 const ftPerPx = computed(() =>
   Math.max(bounds.value[2] / Math.max(1, width.value), bounds.value[3] / height.value),
 )
+/** What is cut out lies on top. */
 const ordered = computed(() =>
-  placed.value.toSorted((a, b) => Number(a.section.deduction) - Number(b.section.deduction)),
+  placed.value
+    .toSorted((a, b) => Number(a.section.deduction) - Number(b.section.deduction))
+    .map((p) => ({ ...p, name: nameSpot(p, 14 * ftPerPx.value) })),
 )
 
 const edges = computed(() =>
   places.value.flatMap((place) => {
-    const side = placed.value.find((p) => p.section.id === place.sectionId)?.sides[place.side ?? -1]
-    return side ? [{ place, side, at: midpoint(side) }] : []
+    const owner = placed.value.find((p) => p.section.id === place.sectionId)
+    const side = owner?.sides[place.side ?? -1]
+    return side && owner ? [{ place, side, ...nameBeside(side, owner.centre, 16 * ftPerPx.value) }] : []
   }),
 )
 const barFt = computed(() => {
@@ -94,11 +98,13 @@ const shiftOf = (id: string) =>
         @keydown.enter="emit('choose', p.section.id)"
       >
         <path :d="pathOf(p.sides)" />
-        <text :x="p.centre[0]" :y="p.centre[1]" :font-size="12.5 * ftPerPx">{{ p.section.name }}</text>
+        <text :x="p.name[0]" :y="p.name[1]" :font-size="12.5 * ftPerPx">{{ p.section.name }}</text>
       </g>
       <g v-for="e in edges" :key="e.place.id" class="edge">
         <path :d="sidePath(e.side)" />
-        <text :x="e.at[0]" :y="e.at[1] - 6 * ftPerPx" :font-size="12 * ftPerPx">{{ e.place.name }}</text>
+        <text :transform="`translate(${e.at[0]} ${e.at[1]}) rotate(${e.angle})`" :font-size="12.5 * ftPerPx">
+          {{ e.place.name }}
+        </text>
       </g>
       <g
         :transform="`translate(${bounds[0] + 8 * ftPerPx} ${bounds[1] + bounds[3] - 8 * ftPerPx})`"
@@ -163,9 +169,6 @@ text {
 .edge text {
   fill: var(--ember-text);
   font-weight: 650;
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 3px;
 }
 .bar path {
   fill: none;

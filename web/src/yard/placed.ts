@@ -53,8 +53,24 @@ export function freeSpot(placed: PlacedSection[]): { xFt: number; yFt: number } 
   return { xFt: Math.round(left + width + 6), yFt: Math.round(top) }
 }
 
-/** Where names of sides stand: the middle of the run. */
-export const midpoint = (side: Point[]): Point => {
-  const [a, b] = [side[Math.floor((side.length - 1) / 2)]!, side[Math.ceil((side.length - 1) / 2)]!]
-  return [(a[0] + b[0]) / 2, (a[1] + b[1]) / 2]
+/** Where a side's name stands: outside it, along it. */
+export function nameBeside(side: Point[], centre: Point, away: number): { at: Point; angle: number } {
+  const [first, last] = [side[0]!, side.at(-1)!]
+  const middle: Point =
+    side.length % 2 ? side[(side.length - 1) / 2]! : [(first[0] + last[0]) / 2, (first[1] + last[1]) / 2]
+  const out = Math.hypot(middle[0] - centre[0], middle[1] - centre[1]) || 1
+  const along = (Math.atan2(last[1] - first[1], last[0] - first[0]) * 180) / Math.PI
+  // Read from the left or from below, never upside down.
+  const angle = along > 90 ? along - 180 : along <= -90 ? along + 180 : along
+  return {
+    at: [
+      middle[0] + ((middle[0] - centre[0]) / out) * away,
+      middle[1] + ((middle[1] - centre[1]) / out) * away,
+    ],
+    angle,
+  }
 }
+
+/** Where a section's name stands: under its top edge, clear of what is cut out of its middle; a cut-out's in its centre. */
+export const nameSpot = ({ section, sides, centre }: PlacedSection, below: number): Point =>
+  section.deduction ? centre : [centre[0], Math.min(...sides.flat().map((p) => p[1])) + below]

@@ -1,0 +1,114 @@
+import AxeBuilder from '@axe-core/playwright'
+import { choose, enterDemo, expect, test } from './running.ts'
+
+const heading = 'h1'
+
+test('the demo: answers open their working, days can be stood on, schools changed', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await expect(page.locator(heading)).toContainText('waits in Quarry Bend')
+  await page.keyboard.press('3')
+  await expect(page.locator(heading)).toContainText('Wait: by its trend Drive edge is ready')
+  await page.keyboard.press('w')
+  await expect(page.getByRole('dialog')).toContainText('(threshold − five-day mean) ÷ warming')
+  await page.keyboard.press('Escape')
+  await expect(page.getByRole('dialog')).toBeHidden()
+
+  const ribbon = page.getByRole('slider', { name: 'The season: the day you stand on' })
+  await ribbon.focus()
+  await page.keyboard.press('PageDown')
+  await expect(page).toHaveURL(/day=2026-02-21/)
+  await expect(page.locator(heading)).toContainText('It is at 45.7 °F')
+  const box = (await ribbon.boundingBox())!
+  await page.mouse.move(box.x + 100, box.y + 40)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 60, box.y + 40, { steps: 5 })
+  await page.mouse.up()
+  await expect(page).toHaveURL(/day=2026-01-1\d/)
+  await page.keyboard.press('t')
+  await expect(page).not.toHaveURL(/day=/)
+
+  await choose(page, 'School of timing', 'one full pass before 55 °F')
+  await expect(page.locator(heading)).toContainText('Strip middle is ready')
+  await choose(page, 'School of timing', 'edge-led')
+
+  await page.locator(heading).click()
+  await page.keyboard.press('r')
+  await choose(page, 'Place', 'Drive edge')
+  await page.getByLabel('Temperature, °F').fill('54')
+  await page.getByLabel('Time').fill('10:00')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('table')).toContainText('Feb 28')
+  await page.keyboard.press('0')
+  await expect(page.getByText('Put the pre-emergent down on Front, Side strip.')).toBeVisible()
+})
+
+test('the demo’s day moves, and last year is amended, counted and taken out', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await page.getByLabel('Move the day').fill('2026-03-12')
+  await expect(page.getByText('Here it is Thu, Mar 12.')).toBeVisible()
+  await page.getByLabel('Move the day').fill('2026-02-28')
+  await page.getByRole('link', { name: 'Ledger' }).click()
+  await page.getByRole('button', { name: 'Show' }).click()
+  await expect(page.locator(heading)).toContainText('4 passes in 2025')
+  await page.getByRole('button', { name: /May 8 Front/ }).click()
+  await page.getByRole('button', { name: 'Amend' }).click()
+  await page.getByLabel('Product used').fill('1.5')
+  await page.getByLabel('Why it is amended').fill('Half a load was left over')
+  await page.locator('form').getByRole('button', { name: 'Amend' }).click()
+  await expect(page.locator('.amendments')).toContainText('Half a load was left over (Product used)')
+  await expect(page.locator('.limit').first()).toContainText('77 % of the year’s maximum')
+
+  const csv = page.waitForEvent('download')
+  await page.getByRole('link', { name: '2025 as CSV' }).click()
+  expect((await csv).suggestedFilename()).toBe('application-records.csv')
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.locator('.sheet')).toBeVisible()
+  await expect(page.getByRole('navigation')).toBeHidden()
+})
+
+test('metric and Celsius over the whole application, and back', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await page.getByRole('link', { name: 'You' }).click()
+  await choose(page, 'Measures', /Metric/)
+  await choose(page, 'Temperature', '°C')
+  await expect(page.getByText('Saved.')).toBeVisible()
+  await page.getByRole('link', { name: 'Yard' }).click()
+  await expect(page.locator(heading)).toContainText('m²')
+  await page.keyboard.press('3')
+  await expect(page.locator(heading)).toContainText('°C')
+  await page.keyboard.press('6')
+  await expect(page.getByLabel('Rate, g per 100 m²')).toHaveValue('11.9009')
+  await expect(page.locator('main')).not.toContainText(/sq ft|°F|\bgal\b/)
+  await page.getByRole('link', { name: 'You' }).click()
+  await choose(page, 'Measures', /US/)
+  await choose(page, 'Temperature', '°F')
+  await expect(page.getByText('Saved.')).toBeVisible()
+})
+
+for (const [name, width, height] of [
+  ['desk', 1280, 800],
+  ['phone', 390, 844],
+] as const)
+  test(`every view at ${name} size has no accessibility fault and does not scroll sideways`, async ({
+    page,
+    running,
+  }) => {
+    await page.setViewportSize({ width, height })
+    await enterDemo(page, running)
+    for (const path of ['/', '/yard', '/soil', '/bench', '/ledger?day=2025-12-31', '/you']) {
+      await page.goto(running.url + path)
+      await page.locator('h1').waitFor()
+      await page.waitForTimeout(150)
+      const { violations } = await new AxeBuilder({ page })
+        .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+        .analyze()
+      expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
+        path,
+      ).toBeLessThanOrEqual(0)
+    }
+  })

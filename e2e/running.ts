@@ -1,0 +1,114 @@
+import { spawn, type ChildProcess } from 'node:child_process'
+import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { test as base, expect, type Page } from '@playwright/test'
+import { freePort } from '../scripts/postgres.mjs'
+
+/** The real application, started as a person starts it, on data of its own. */
+export class Running {
+  private child: ChildProcess | undefined
+  output = ''
+
+  private constructor(
+    readonly data: string,
+    readonly port: number,
+  ) {}
+
+  static async make(): Promise<Running> {
+    const data = mkdtempSync(join(tmpdir(), 'jardinero-e2e-'))
+    // PostgreSQL's own user must be able to pass through it.
+    chmodSync(data, 0o711)
+    return new Running(data, await freePort())
+  }
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`
+  }
+
+  start(...options: string[]): Promise<void> {
+    const script = join(import.meta.dirname, '../scripts/start.mjs')
+    const env = { ...process.env }
+    delete env['DATABASE_URL']
+    const child = spawn(
+      process.execPath,
+      [script, '--port', String(this.port), '--data', this.data, ...options],
+      { env },
+    )
+    this.child = child
+    this.output = ''
+    return new Promise((ready, failed) => {
+      const read = (chunk: Buffer) => {
+        this.output += String(chunk)
+        if (this.output.includes('Jardinero is at')) ready()
+      }
+      child.stdout?.on('data', read)
+      child.stderr?.on('data', read)
+      child.once('exit', (code) => failed(new Error(`start ended (${code}):\n${this.output}`)))
+    })
+  }
+  /** Ctrl-C, or another signal; answers when the process is gone. */
+  async stop(signal: NodeJS.Signals = 'SIGINT'): Promise<void> {
+    const { child } = this
+    if (!child || child.exitCode !== null || child.signalCode !== null) return
+    child.removeAllListeners('exit')
+    const gone = new Promise((done) => child.once('exit', done))
+    child.kill(signal)
+    await gone
+  }
+  /** The process id of its PostgreSQL. */
+  postgresPid(): number {
+    return Number(readFileSync(join(this.data, 'postgres/cluster/postmaster.pid'), 'utf8').split('\n')[0])
+  }
+  async discard(): Promise<void> {
+    await this.stop()
+    rmSync(this.data, { recursive: true, force: true })
+  }
+}
+
+/** One running application a worker; every page must stay free of console errors, those a journey expects aside. */
+export const test = base.extend<{ quiet: { expected: RegExp[] } }, { running: Running }>({
+  running: [
+    // eslint-disable-next-line no-empty-pattern
+    async ({}, use) => {
+      const running = await Running.make()
+      await running.start()
+      await use(running)
+      await running.discard()
+    },
+    { scope: 'worker', timeout: 240_000 },
+  ],
+  quiet: [
+    async ({ page }, use) => {
+      const heard: string[] = []
+      // A refused request (4xx) and a server that is away are the business of the journeys that make them.
+      const expected = [/status of (4\d\d|503)/]
+      page.on('console', (message) => message.type() === 'error' && heard.push(message.text()))
+      page.on('pageerror', (error) => heard.push(error.message))
+      await use({ expected })
+      expect(heard.filter((text) => !expected.some((e) => e.test(text)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+export { expect }
+
+export async function enterDemo(page: Page, running: Running): Promise<void> {
+  await page.goto(running.url)
+  await page.getByRole('button', { name: 'Enter the demo yard' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
+}
+
+export async function signUp(page: Page, running: Running, email: string): Promise<void> {
+  await page.goto(running.url)
+  await page.getByRole('button', { name: 'Make an account' }).click()
+  await page.getByLabel('Your name').fill('Noor Ähtäri')
+  await page.getByLabel('E-mail').fill(email)
+  await page.getByLabel('Password').fill('a long enough phrase')
+  await page.getByRole('button', { name: 'Make an account' }).click()
+}
+
+/** Picks from one of our choice fields. */
+export async function choose(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
+  await page.getByRole('combobox', { name: label }).click()
+  await page.getByRole('option', { name: option }).click()
+}

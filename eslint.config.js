@@ -1,0 +1,143 @@
+import js from '@eslint/js'
+import prettier from 'eslint-config-prettier'
+import vue from 'eslint-plugin-vue'
+import globals from 'globals'
+import ts from 'typescript-eslint'
+
+/** Rooms of the core in the order of the work: a room may use those before it. */
+const coreRooms = ['quantity', 'yard', 'soil', 'shelf', 'bench', 'ledger', 'today']
+
+const laterRooms = (i) => coreRooms.slice(i + 1)
+const earlierRooms = (i) => coreRooms.slice(0, i)
+const noClock = {
+  selector: 'NewExpression[callee.name="Date"][arguments.length=0]',
+  message: 'The clock is passed in.',
+}
+
+/** In one room of the core: no other floor, no platform, no room later in the order, others by their door only. */
+const coreRoom = (room, i) => ({
+  files: [`core/src/${room}/**/*.ts`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            group: ['@jardinero/*', 'node:*', 'vue', 'fastify', 'typeorm', 'joi', 'd3-*'],
+            message: 'The core knows no other floor.',
+          },
+          ...(laterRooms(i).length
+            ? [
+                {
+                  group: laterRooms(i).map((r) => `**/${r}/**`),
+                  message: 'A room uses only rooms earlier in the order.',
+                },
+              ]
+            : []),
+          ...(i > 0
+            ? [
+                {
+                  regex: `/(${earlierRooms(i).join('|')})/(?!index\\.ts$)`,
+                  message: 'Enter a room by its index.ts.',
+                },
+              ]
+            : []),
+        ],
+      },
+    ],
+    'no-restricted-globals': [
+      'error',
+      'window',
+      'document',
+      'process',
+      'fetch',
+      'console',
+      'setTimeout',
+      'crypto',
+    ],
+    'no-restricted-syntax': ['error', noClock],
+    'no-restricted-properties': [
+      'error',
+      { object: 'Math', property: 'random', message: 'Randomness is passed in.' },
+    ],
+  },
+})
+
+const floors = ['core', 'almanac', 'words', 'contract', 'server', 'web']
+/** Which floors each floor stands on. */
+const standsOn = {
+  almanac: ['core'],
+  words: ['core'],
+  contract: ['core'],
+  server: ['contract', 'core', 'almanac', 'words'],
+  web: ['contract', 'core', 'words'],
+}
+const platformOf = {
+  web: ['node:*', 'joi', 'typeorm', 'fastify'],
+  contract: ['node:*', 'vue'],
+  words: ['node:*', 'vue'],
+  almanac: ['vue'],
+  server: ['vue'],
+}
+
+const floorDoors = (floor) => ({
+  files: [`${floor}/src/**/*.{ts,vue}`],
+  ignores: ['**/*.test.ts'],
+  rules: {
+    'no-restricted-imports': [
+      'error',
+      {
+        patterns: [
+          {
+            group: floors
+              .filter((f) => f !== floor && !standsOn[floor].includes(f))
+              .map((f) => `@jardinero/${f}{,/**}`),
+            message: 'Arrows point down: this floor does not stand on that one.',
+          },
+          { group: floors.map((f) => `**/../${f}/src/**`), message: 'Enter a floor by its package name.' },
+          { group: platformOf[floor], message: 'Not on this floor.' },
+        ],
+      },
+    ],
+  },
+})
+
+export default ts.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', '.cache/**', 'test-results/**'] },
+  js.configs.recommended,
+  ...ts.configs.recommended,
+  ...vue.configs['flat/recommended'],
+  prettier,
+  {
+    languageOptions: { globals: { ...globals.browser, ...globals.node } },
+    rules: {
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
+      'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
+      'max-lines': ['error', { max: 300, skipBlankLines: true }],
+    },
+  },
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parserOptions: { parser: ts.parser } },
+    rules: { 'vue/require-default-prop': 'off', 'no-undef': 'off' },
+  },
+  { files: ['**/*.ts'], rules: { 'no-undef': 'off' } },
+  {
+    files: ['**/*.config.*', 'scripts/testCluster.mjs', 'e2e/**'],
+    rules: { 'no-restricted-exports': 'off' },
+  },
+  { files: ['**/*.test.ts', 'e2e/**', 'server/src/migrations/**'], rules: { 'max-lines': 'off' } },
+  ...Object.keys(standsOn).map(floorDoors),
+  {
+    files: ['server/src/**/*.ts'],
+    ignores: ['server/src/platform/**', 'server/src/main.ts'],
+    rules: {
+      'no-restricted-syntax': ['error', noClock],
+    },
+  },
+  ...coreRooms.map(coreRoom),
+)

@@ -1,0 +1,107 @@
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it, test } from 'vitest'
+import { createWords, loadCatalogue, presentQuantity, type Reader } from './src/index.ts'
+
+const catalogue = await loadCatalogue('en-US')
+const us: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
+const metric: Reader = { locale: 'en-AU', units: 'metric', temperature: 'C' }
+const words = createWords(catalogue, us)
+
+const root = join(import.meta.dirname, '..')
+const filesUnder = (folder: string): string[] =>
+  readdirSync(folder, { withFileTypes: true }).flatMap((e) => {
+    if (e.name === 'node_modules' || e.name === 'dist') return []
+    const path = join(folder, e.name)
+    if (e.isDirectory()) return filesUnder(path)
+    return /\.(ts|vue)$/.test(e.name) && !/\.test\.ts$/.test(e.name) ? [readFileSync(path, 'utf8')] : []
+  })
+const found = (sources: string[], pattern: RegExp) =>
+  [...new Set(sources.flatMap((s) => [...s.matchAll(pattern)].map((m) => m[1]!)))].sort()
+
+describe('the catalogue', () => {
+  const core = filesUnder(join(root, 'core/src'))
+  const web = filesUnder(join(root, 'web/src'))
+  const server = filesUnder(join(root, 'server/src'))
+
+  it('has words for every code the core and the server speak', () => {
+    const spoken = ['refusal', 'caution', 'working', 'today', 'bench.fill'].map((room) => `${room}.`)
+    const codes = found([...core, ...server], /\bcode: '([A-Za-z]+)'/g)
+    expect(codes.length).toBeGreaterThan(60)
+    const inner = new Set(['postgres'])
+    for (const code of codes.filter((c) => !inner.has(c)))
+      expect(
+        spoken.some((room) => words.has(room + code)),
+        code,
+      ).toBe(true)
+  })
+  it('has words for every source, operand and problem', () => {
+    for (const source of found(core, /\bsource: '([A-Za-z]+)'/g))
+      expect(words.has(`source.${source}`), source).toBe(true)
+    for (const problem of found(server, /ProblemError\('([A-Za-z]+)'/g))
+      expect(words.has(`problem.${problem}`), problem).toBe(true)
+    const formulas = found(core, /\bformula:[^'`,]*['`]([^'`]+)['`]/g)
+    const operands = found(formulas, /\{([a-z][A-Za-z]*)\}/g)
+    expect(operands.length).toBeGreaterThan(20)
+    for (const name of operands)
+      expect(words.has(`operand.${name}`) || words.has(`tape.${name}`), name).toBe(true)
+  })
+  it('has every key the interface names, and no sentence is glued in a component', () => {
+    const keys = found(web, /\bsay\(\s*'([a-zA-Z]+\.[A-Za-z.]+[A-Za-z])'/g)
+    expect(keys.length).toBeGreaterThan(100)
+    for (const key of keys) expect(words.has(key), key).toBe(true)
+    const templates = web
+      .filter((s) => s.includes('<template>'))
+      .map((s) => s.slice(s.indexOf('<template>'), s.lastIndexOf('</template>')))
+    const bare = templates.flatMap((t) =>
+      [...t.matchAll(/>\s*([A-Za-z][a-z]+ [A-Za-z][^<{]*)</g)].map((m) => m[1]),
+    )
+    expect(bare).toEqual([])
+  })
+  it('holds messages that can be read', () => {
+    for (const [key, text] of Object.entries(catalogue)) {
+      const names = [...text.matchAll(/\{([a-zA-Z]+)/g)].map((m) => m[1]!)
+      const params = Object.fromEntries(names.map((n) => [n, 1]))
+      expect(() => words.say(key, params), key).not.toThrow()
+    }
+  })
+})
+
+describe('quantities as a reader sees them', () => {
+  test.each<[number, string, Reader, string]>([
+    [6350.4, 'ft2', us, '6,350 ft2'],
+    [6350, 'ft2', metric, '589.9 m2'],
+    [8.4444, 'degC', us, '47.2 degF'],
+    [8.4444, 'degC', metric, '8.4 degC'],
+    [2.5, 'deltaC', us, '4.5 deltaF'],
+    [1.25, 'gal/1000ft2', metric, '5.09 L/100m2'],
+    [0.4, 'oz/1000ft2', metric, '12.2 g/100m2'],
+    [1.248, 'oz', us, '1.248 oz'],
+    [0.0021, 'ratio', us, '0.2 percent'],
+    [1, 'lb/acre', metric, '1.12 kg/ha'],
+    [-1e-15, 'ratio', us, '0 percent'],
+  ])('%d %s', (value, unit, reader, shown) => {
+    const { number, unit: shownUnit } = presentQuantity(value, unit, reader)
+    expect(`${number} ${shownUnit}`).toBe(shown)
+  })
+  it('leaves the marks of a tool as they are', () => {
+    expect(presentQuantity(2.5, 'floz', metric, true)).toEqual({ number: '2.5', unit: 'floz' })
+  })
+  it('writes days and codes in sentences', () => {
+    expect(words.say('refusal.tooSoonAgain', { last: '2026-03-09', days: 10, interval: 42 })).toBe(
+      'The last pass with this active was on Mar 9, 10 days before. The label asks for 42 days between passes.',
+    )
+    expect(words.say('refusal.turfNotOnLabel', { label: 'X', turf: 'stAugustinegrass' })).toContain(
+      'not for St. Augustinegrass',
+    )
+    expect(
+      words.say('refusal.noMarkBetween', {
+        tool: 'scale1g',
+        min: { value: 1.1, unit: 'g' },
+        max: { value: 1.4, unit: 'g' },
+        would: 'none',
+      }),
+    ).toContain('find a finer tool')
+    expect(() => words.say('no.such.key')).toThrow(RangeError)
+  })
+})
