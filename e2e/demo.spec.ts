@@ -37,7 +37,7 @@ test('the demo: answers open their working, days can be stood on, schools change
   await page.locator(heading).click()
   await page.keyboard.press('r')
   await choose(page, 'Place', 'Drive edge')
-  await page.getByLabel('Temperature, °F').fill('54')
+  await page.getByLabel('Temperature, °F').fill('58')
   await page.getByLabel('Time').fill('10:00')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('table')).toContainText('Feb 28')

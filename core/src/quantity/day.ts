@@ -3,11 +3,15 @@ export type Day = string
 
 const msPerDay = 86_400_000
 
+const form = /^(\d{4})-(\d{2})-(\d{2})$/
+
 /** Days since 1970-01-01. @throws RangeError when the text is no calendar day. */
 export function dayNumber(day: Day): number {
-  const ms = Date.parse(`${day}T00:00:00Z`)
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(ms)) throw new RangeError(`not a day: ${day}`)
-  return Math.round(ms / msPerDay)
+  const parts = form.exec(day)
+  const [year, month, date] = parts ? [Number(parts[1]), Number(parts[2]), Number(parts[3])] : [0, 0, 0]
+  const ms = Date.UTC(year, month - 1, date)
+  if (!parts || new Date(ms).getUTCDate() !== date || month > 12) throw new RangeError(`not a day: ${day}`)
+  return ms / msPerDay
 }
 
 export const dayFromNumber = (n: number): Day => new Date(n * msPerDay).toISOString().slice(0, 10)

@@ -1,4 +1,5 @@
 import {
+  addDays,
   dayNumber,
   daysBetween,
   figure,
@@ -30,12 +31,19 @@ const mean = (values: number[]) => values.reduce((sum, v) => sum + v, 0) / value
 /** Daily means, oldest first. */
 function dailyMeans(readings: ProbeReading[]): [Day, number][] {
   const byDay = new Map<Day, number[]>()
-  for (const { day, temperatureC } of readings) byDay.set(day, [...(byDay.get(day) ?? []), temperatureC])
+  for (const { day, temperatureC } of readings) {
+    const known = byDay.get(day)
+    if (known) known.push(temperatureC)
+    else byDay.set(day, [temperatureC])
+  }
   return [...byDay].map(([day, ts]): [Day, number] => [day, mean(ts)]).sort(([a], [b]) => (a < b ? -1 : 1))
 }
 
 function fiveDayMean(days: [Day, number][], on: Day): { mean?: Figure<'degC'>; count: number; old: boolean } {
-  const within = (limit: number) => days.filter(([day]) => daysBetween(day, on) < limit)
+  const within = (limit: number) => {
+    const after = addDays(on, -limit)
+    return days.filter(([day]) => day > after)
+  }
   const recent = within(meanDays)
   const stale = within(staleDays).slice(-1)
   const used = recent.length ? recent : stale
@@ -57,7 +65,8 @@ function fiveDayMean(days: [Day, number][], on: Day): { mean?: Figure<'degC'>; c
 }
 
 function trend(days: [Day, number][], on: Day): Figure<'deltaC/d'> | undefined {
-  const used = days.filter(([day]) => daysBetween(day, on) < trendDays)
+  const from = addDays(on, -trendDays)
+  const used = days.filter(([day]) => day > from)
   const xs = used.map(([day]) => dayNumber(day))
   if (used.length < 2 || xs.at(-1)! - xs[0]! < 3) return undefined
   const mx = mean(xs)

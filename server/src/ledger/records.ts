@@ -1,5 +1,4 @@
 import { DateTime } from 'luxon'
-import { In } from 'typeorm'
 import type { Mix, Calibration, Sprayer } from '@jardinero/contract/bench'
 import type { Amendment, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
@@ -16,7 +15,7 @@ import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import type { StoredAmendment, StoredRecord } from './entities.ts'
+import { recordEntity, type StoredAmendment, type StoredRecord } from './entities.ts'
 
 const rateOf = ({ product, areaSqFt }: PassFacts, unit: RatePerAreaUnit): Quantity<RatePerAreaUnit> => ({
   value:
@@ -68,6 +67,37 @@ function readRecord(stored: StoredRecord, amendments: StoredAmendment[], yardId:
   }
 }
 
+/** Amendments of the records asked for; all of the account's where neither record nor zone is named. */
+function findAmendments(
+  scope: AccountScope,
+  { id, zoneId }: { id?: string; zoneId?: string },
+): Promise<StoredAmendment[]> {
+  const query = scope.manager
+    .createQueryBuilder<StoredAmendment>('record_amendment', 'a')
+    .where('a.account_id = :account', { account: scope.accountId })
+  if (id) query.andWhere('a.record_id = :id', { id })
+  if (zoneId)
+    query.andWhere(
+      'a.record_id IN (SELECT r.id FROM application_record r WHERE r.account_id = :account AND r.zone_id = :zoneId)',
+      { zoneId },
+    )
+  return query.getMany()
+}
+
+const columns = Object.keys(recordEntity.options.columns) as (keyof StoredRecord)[]
+/** As the driver gives it: instants as dates. Read bare, since making entities of many records costs more than the query. */
+type RawRecord = Omit<StoredRecord, 'appliedAt' | 'recordedAt' | 'keepOffUntil'> & {
+  appliedAt: Date
+  recordedAt: Date
+  keepOffUntil: Date | null
+}
+const fromRaw = (raw: RawRecord): StoredRecord => ({
+  ...raw,
+  appliedAt: raw.appliedAt.toISOString(),
+  recordedAt: raw.recordedAt.toISOString(),
+  keepOffUntil: raw.keepOffUntil?.toISOString() ?? null,
+})
+
 /**
  * Records as they read now, oldest first. A window in days has a day to spare on either side, for the yard's time zone;
  * a record whose day was amended is always among them.
@@ -78,8 +108,10 @@ export async function findRecords(
 ): Promise<ApplicationRecord[]> {
   const query = scope.manager
     .createQueryBuilder<StoredRecord>('application_record', 'r')
+    .select([])
     .where('r.account_id = :account', { account: scope.accountId })
     .orderBy('r.applied_at')
+  for (const name of columns) query.addSelect(`r.${name}`, name)
   if (window.id) query.andWhere('r.id = :id', window)
   if (window.zoneId) query.andWhere('r.zone_id = :zoneId', window)
   const { from = '-infinity', to = 'infinity' } = window
@@ -89,12 +121,8 @@ export async function findRecords(
         OR r.id IN (SELECT a.record_id FROM record_amendment a WHERE a.account_id = :account AND jsonb_exists(a.changes, 'appliedAt')))`,
       { from, to },
     )
-  const stored = await query.getMany()
-  const amendments = stored.length
-    ? await scope.find<StoredAmendment>('record_amendment', {
-        recordId: In(stored.map((r) => r.id)) as never,
-      })
-    : []
+  const stored = (await query.getRawMany<RawRecord>()).map(fromRaw)
+  const amendments = await findAmendments(scope, window)
   const byRecord = new Map<string, StoredAmendment[]>()
   for (const a of amendments) byRecord.set(a.recordId, [...(byRecord.get(a.recordId) ?? []), a])
   const yardOf = new Map((await scope.find<Zone>('zone')).map((z) => [z.id, z.yardId]))

@@ -1,24 +1,24 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import CalibrationForm from './CalibrationForm.vue'
 import LabelCautions from './LabelCautions.vue'
-import LabelForm from './LabelForm.vue'
 import LoadTable from './LoadTable.vue'
 import MeasureDrawing from './MeasureDrawing.vue'
 import MixChoices from './MixChoices.vue'
-import RecordForm from './RecordForm.vue'
-import SprayerForm from './SprayerForm.vue'
 import TankDrawing from './TankDrawing.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 
+const CalibrationForm = defineAsyncComponent(() => import('./CalibrationForm.vue'))
+const LabelForm = defineAsyncComponent(() => import('./LabelForm.vue'))
+const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
+const SprayerForm = defineAsyncComponent(() => import('./SprayerForm.vue'))
 const bench = useBench()
 const account = useAccount()
 const router = useRouter()

@@ -1,15 +1,27 @@
-import { DateTime } from 'luxon'
+import { TZDate } from '@date-fns/tz'
 import type { Day } from '@jardinero/core/quantity'
 
-export const dayIn = (instant: string | Date, zone: string): Day =>
-  DateTime.fromJSDate(new Date(instant), { zone }).toISODate()!
+const two = (n: number): string => String(n).padStart(2, '0')
+const local = (instant: string | Date, zone: string): TZDate => new TZDate(new Date(instant), zone)
+
+/** The calendar day of an instant in a time zone. */
+export function dayIn(instant: string | Date, zone: string): Day {
+  const t = local(instant, zone)
+  return `${t.getFullYear()}-${two(t.getMonth() + 1)}-${two(t.getDate())}`
+}
+/** Hour of the day in a time zone, minutes as a fraction. */
 export function hourIn(instant: string, zone: string): number {
-  const local = DateTime.fromISO(instant, { zone })
-  return local.hour + local.minute / 60
+  const t = local(instant, zone)
+  return t.getHours() + t.getMinutes() / 60
 }
 /** HH:mm in a zone, for a time field. */
-export const clockIn = (instant: string | Date, zone: string): string =>
-  DateTime.fromJSDate(new Date(instant), { zone }).toFormat('HH:mm')
+export function clockIn(instant: string | Date, zone: string): string {
+  const t = local(instant, zone)
+  return `${two(t.getHours())}:${two(t.getMinutes())}`
+}
 /** The UTC instant of a local day and HH:mm. Times that a clock change skips move on by the hour. */
-export const instantAt = (day: Day, clock: string, zone: string): string =>
-  DateTime.fromISO(`${day}T${clock}`, { zone }).toUTC().toISO()!
+export function instantAt(day: Day, clock: string, zone: string): string {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number]
+  const [hour, minute] = clock.split(':').map(Number) as [number, number]
+  return new Date(new TZDate(year, month - 1, date, hour, minute, zone).getTime()).toISOString()
+}

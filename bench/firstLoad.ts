@@ -1,0 +1,64 @@
+import { gzipSync } from 'node:zlib'
+import { chromium } from '@playwright/test'
+import { Running } from '../e2e/running.ts'
+
+/** JavaScript before the first station is usable (goal: 180 kB gzip), and station to station (goal: under 100 ms). */
+export async function benchFirstLoad(): Promise<void> {
+  const running = await Running.make()
+  await running.start()
+  const browser = await chromium.launch({
+    executablePath: '/usr/bin/chromium',
+    args: [
+      ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+      '--disable-gpu',
+      '--disable-background-networking',
+      '--no-first-run',
+    ],
+  })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 } })
+  await page.goto(running.url)
+  await page.getByRole('button', { name: 'Enter the demo yard' }).click()
+  await page.locator('h1').waitFor()
+
+  console.log('\nFirst load on the demo (goal: at most 180 kB gzip of JavaScript)')
+  for (const path of ['/', '/soil', '/bench']) {
+    const fresh = await browser.newContext({
+      storageState: await page.context().storageState(),
+      viewport: { width: 1280, height: 800 },
+    })
+    const tab = await fresh.newPage()
+    const bodies: Promise<number>[] = []
+    tab.on('response', (r) => {
+      if (r.url().endsWith('.js')) bodies.push(r.body().then((b) => gzipSync(b, { level: 9 }).length))
+    })
+    const started = Date.now()
+    await tab.goto(running.url + path)
+    await tab.locator('main h1').waitFor()
+    const took = Date.now() - started
+    const sizes = await Promise.all(bodies)
+    console.log(
+      `  ${path.padEnd(8)} ${(sizes.reduce((a, b) => a + b, 0) / 1000).toFixed(1)} kB gzip in ${sizes.length} files, heading after ${took} ms`,
+    )
+    await fresh.close()
+  }
+
+  console.log('Station to station, already loaded once (goal: under 100 ms)')
+  const stations = ['Yard', 'Soil', 'Bench', 'Ledger', 'Today']
+  for (const warm of [false, true])
+    for (const name of stations) {
+      const took = await page.evaluate(async (label) => {
+        const link = [...document.querySelectorAll<HTMLAnchorElement>('nav a')].find((a) =>
+          a.textContent?.includes(label),
+        )!
+        const before = document.querySelector('main h1')
+        const started = performance.now()
+        link.click()
+        while (document.querySelector('main h1') === before || !document.querySelector('main h1'))
+          await new Promise((next) => requestAnimationFrame(next))
+        return performance.now() - started
+      }, name)
+      if (warm) console.log(`  to ${name.padEnd(8)} ${took.toFixed(0)} ms`)
+    }
+  await browser.close()
+  await running.discard()
+}

@@ -1,0 +1,10 @@
+import setup from '../scripts/testCluster.mjs'
+import { benchAccount } from './account.ts'
+import { benchCalculators } from './calculators.ts'
+import { benchFirstLoad } from './firstLoad.ts'
+
+await benchCalculators()
+const stop = await setup()
+await benchAccount()
+await stop?.()
+await benchFirstLoad()
