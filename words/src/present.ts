@@ -89,7 +89,7 @@ function numberOptions(value: number, unit: Unit): Intl.NumberFormatOptions {
   const small = Math.abs(value) > 0 && Math.abs(value) < 1
   if (unit === 'percent') return { maximumFractionDigits: 1 }
   if (fixed === undefined || (small && fixed > 0 && !unit.startsWith('d')))
-    return { maximumSignificantDigits: unit === 'oz' || unit === 'floz' ? 4 : 3 }
+    return { maximumSignificantDigits: !small && (unit === 'oz' || unit === 'floz') ? 4 : 3 }
   return { maximumFractionDigits: fixed }
 }
 

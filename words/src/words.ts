@@ -49,7 +49,7 @@ export interface Words {
   /** A calendar day, with the weekday or the year where asked. */
   day: (day: string, style?: 'short' | 'weekday' | 'long') => string
   /** An instant in a time zone, to the minute. */
-  time: (instant: string, timeZone: string) => string
+  time: (instant: string, timeZone: string, style?: 'short' | 'long') => string
 }
 
 const dayStyles: Record<'short' | 'weekday' | 'long', Intl.DateTimeFormatOptions> = {
@@ -124,13 +124,12 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     range,
     number: (value, options) => numbers(options).format(value),
     day,
-    time: (instant, timeZone) =>
+    time: (instant, timeZone, style = 'short') =>
       new Intl.DateTimeFormat(reader.locale, {
-        timeZone,
-        day: 'numeric',
-        month: 'short',
+        ...dayStyles[style],
         hour: 'numeric',
         minute: '2-digit',
+        timeZone,
       }).format(new Date(instant)),
   }
 }

@@ -16,7 +16,7 @@ import {
   type Refusal,
   type VolumeUnit,
 } from '../quantity/index.ts'
-import { measureOfFormulation, type YearUse } from '../shelf/index.ts'
+import { computeYearShare, measureOfFormulation, type YearUse } from '../shelf/index.ts'
 import { planFilling, type FillingStep } from './filling.ts'
 import { checkLimits, type LimitCheck, type LimitRequest } from './limits.ts'
 import { planLoads, type LoadPlan } from './loads.ts'
@@ -181,27 +181,6 @@ const sumFigure = <U extends MassUnit | VolumeUnit>(code: string, unit: U, value
       ),
     },
   ])
-
-function computeYearShare(
-  { used, maximum }: YearUse,
-  measuredRate: Figure<RatePerAreaUnit>,
-): Figure<'ratio'> | undefined {
-  if (!maximum) return undefined
-  return figure('ratio', [
-    ...maximum.working,
-    {
-      code: 'yearShare',
-      formula: '({used} + {thisPass}) ÷ {maximum}',
-      operands: {
-        used: operand(used.value, used.unit),
-        thisPass: operand(measuredRate.value, measuredRate.unit),
-        maximum: operand(maximum.value, maximum.unit),
-      },
-      result: operand((used.value + measuredRate.value) / maximum.value, 'ratio'),
-      source: 'ledger',
-    },
-  ])
-}
 
 function areaCaution({ areaSqFt, areaUncertaintySqFt = 0 }: MixRequest): Caution[] {
   const share = areaUncertaintySqFt / areaSqFt

@@ -1,2 +1,8 @@
 export { computeAfterPass, type AfterPass } from './afterPass.ts'
-export { passOfRecord, readAmended, type Amendment, type RecordedApplication } from './record.ts'
+export {
+  computeRecordedRate,
+  passOfRecord,
+  readAmended,
+  type Amendment,
+  type RecordedApplication,
+} from './record.ts'

@@ -13,6 +13,8 @@ export interface Operand {
  */
 export interface Step {
   code: string
+  /** The person's own name for what the step is about: a section, a place. */
+  subject?: string
   formula: string
   operands: Record<string, Operand>
   result: Operand

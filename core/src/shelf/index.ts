@@ -14,4 +14,4 @@ export {
   type Purpose,
   type SignalWord,
 } from './label.ts'
-export { computeActiveRates, computeYearUse, type Pass, type YearUse } from './yearUse.ts'
+export { computeActiveRates, computeYearShare, computeYearUse, type Pass, type YearUse } from './yearUse.ts'

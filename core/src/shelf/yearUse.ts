@@ -121,3 +121,27 @@ export function computeYearUse(rules: LabelRules, use: LabelUse, passes: Pass[],
     ...(maximum && { maximum, remaining: { value: Math.max(0, maximum.value - used.value), unit } }),
   }
 }
+
+/** Share of the year's maximum that is used, with one more pass where given; undefined where the label states none. */
+export function computeYearShare(
+  { used, maximum }: YearUse,
+  thisPass?: Quantity<RatePerAreaUnit>,
+): Figure<'ratio'> | undefined {
+  if (!maximum) return undefined
+  const down = used.value + (thisPass ? convert(thisPass.value, thisPass.unit, used.unit) : 0)
+  return figure('ratio', [
+    ...used.working,
+    ...maximum.working,
+    {
+      code: 'yearShare',
+      formula: thisPass ? '({used} + {thisPass}) ÷ {maximum}' : '{used} ÷ {maximum}',
+      operands: {
+        used: operand(used.value, used.unit),
+        ...(thisPass && { thisPass: operand(thisPass.value, thisPass.unit) }),
+        maximum: operand(maximum.value, maximum.unit),
+      },
+      result: operand(down / maximum.value, 'ratio'),
+      source: 'ledger',
+    },
+  ])
+}

@@ -107,6 +107,9 @@ describe('two schools on one lawn', () => {
     expect(t.verdict).toBe('go')
     expect(t.cautions.map((c) => c.code)).toContain('noEdgeReading')
   })
+  it('offers no window once it is late', () => {
+    expect(timing([...rising('m', 58, 0.5), ...rising('e', 61, 0.5)]).window).toBeUndefined()
+  })
   it('says when there is nothing to go by', () => {
     expect(timing([]).verdict).toBe('noReadings')
     expect(timing([...rising('m', 40, 0)]).window).toBeUndefined()

@@ -191,13 +191,16 @@ export function computeTiming(request: TimingRequest): Outcome<Timing> {
   const verdict = school.judge(soil, thresholdsC)
   const { opens } = school.window(soil)
   const opening = (opens.place === 'edge' ? edge : middle) ?? lead
-  const window = computeWindow(
-    school,
-    request.day,
-    soil,
-    { ...(edge && { edge }), ...(middle && { middle }) },
-    thresholdsC,
-  )
+  const window =
+    verdict === 'late'
+      ? undefined
+      : computeWindow(
+          school,
+          request.day,
+          soil,
+          { ...(edge && { edge }), ...(middle && { middle }) },
+          thresholdsC,
+        )
   return accepted({
     ...base,
     verdict,

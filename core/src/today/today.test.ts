@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { computeAfterPass, passOfRecord, readAmended } from '../ledger/index.ts'
+import { computeAfterPass, computeRecordedRate, passOfRecord, readAmended } from '../ledger/index.ts'
 import { computeToday, type TodayState } from './index.ts'
 
 const nothing: TodayState = {
@@ -58,6 +58,10 @@ describe('the ledger', () => {
       waterBy: '2028-03-05',
       daysToWater: 4,
     })
+  })
+  it('works out the rate that was put down', () => {
+    const rate = computeRecordedRate({ product: { value: 72, unit: 'g' }, areaSqFt: 6350 }, 'oz/1000ft2')
+    expect(rate.value).toBeCloseTo(72 / 28.349523125 / 6.35, 12)
   })
   it('turns a record into what went down of each active', () => {
     const pass = passOfRecord({

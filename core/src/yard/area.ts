@@ -43,6 +43,7 @@ const sectionStep = (section: Section, sqFt: number): Step => {
   ])
   return {
     code: section.deduction ? 'sectionOff' : 'section',
+    subject: section.name,
     formula: shapes[section.kind].formula,
     operands: Object.fromEntries(operands),
     result: operand(sqFt, 'ft2'),

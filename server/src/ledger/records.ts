@@ -2,14 +2,8 @@ import { DateTime } from 'luxon'
 import type { Mix, Calibration, Sprayer } from '@jardinero/contract/bench'
 import type { Amendment, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
-import { passOfRecord, readAmended } from '@jardinero/core/ledger'
-import {
-  convert,
-  measureOfUnit,
-  unitParts,
-  type Quantity,
-  type RatePerAreaUnit,
-} from '@jardinero/core/quantity'
+import { computeRecordedRate, passOfRecord, readAmended } from '@jardinero/core/ledger'
+import { measureOfUnit, type Quantity, type RatePerAreaUnit } from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
@@ -17,10 +11,8 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { recordEntity, type StoredAmendment, type StoredRecord } from './entities.ts'
 
-const rateOf = ({ product, areaSqFt }: PassFacts, unit: RatePerAreaUnit): Quantity<RatePerAreaUnit> => ({
-  value:
-    convert(product.value, product.unit, unitParts(unit)[0] as never) /
-    convert(areaSqFt, 'ft2', unitParts(unit)[1] as never),
+const rateOf = (facts: PassFacts, unit: RatePerAreaUnit): Quantity<RatePerAreaUnit> => ({
+  value: computeRecordedRate(facts, unit).value,
   unit,
 })
 

@@ -11,6 +11,7 @@ import LabelCautions from './LabelCautions.vue'
 import LoadTable from './LoadTable.vue'
 import MeasureDrawing from './MeasureDrawing.vue'
 import MixChoices from './MixChoices.vue'
+import MixKept from './MixKept.vue'
 import TankDrawing from './TankDrawing.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
@@ -26,7 +27,7 @@ const { say } = useWords()
 const form = useForm()
 const recording = ref(false)
 const editing = ref<{ what: 'sprayer' | 'calibration' | 'label'; id?: string }>()
-const { mix, kept, stage, load, answer } = useBenchAnswer(bench)
+const { mix, kept, stage, load, zoneName, answer } = useBenchAnswer(bench)
 
 const refusals = computed(() =>
   bench.outcome.value && !bench.outcome.value.ok ? bench.outcome.value.refusals : [],
@@ -124,6 +125,7 @@ async function recorded(): Promise<void> {
           @done="(row) => ((editing = undefined), row && (bench.choices.value.labelId = row.id))"
         />
       </template>
+      <MixKept v-else-if="kept" :mix="kept.mix" :zone="zoneName" />
       <MixChoices v-else :bench="bench" :fault-at="refusalAt" @edit="edit" />
     </template>
   </StationPage>

@@ -15,7 +15,7 @@ const keepOff = computed(() => {
 </script>
 
 <template>
-  <ul class="cautions small">
+  <ul class="label-cautions small">
     <li v-if="rules.signalWord !== 'none'">
       <strong>{{ say(`signalWord.${rules.signalWord}`) }}</strong>
     </li>
@@ -29,13 +29,13 @@ const keepOff = computed(() => {
 </template>
 
 <style scoped>
-.cautions {
+.label-cautions {
   padding: 0.8rem 0 0 1.1rem;
   margin: 1rem 0 0;
   border-top: 1px solid var(--rule);
   color: var(--quiet);
 }
-.cautions strong {
+.label-cautions strong {
   color: var(--stop);
 }
 </style>

@@ -45,5 +45,5 @@ export function useBenchAnswer(bench: Bench) {
       return { code: `bench.answer.mixing.${load.value!.filling[kept.value!.step]!.code}`, params }
     return { code: `bench.answer.${stage.value}`, params }
   })
-  return { kept, mix, stage, load, answer }
+  return { kept, mix, stage, load, zoneName, answer }
 }

@@ -6,11 +6,12 @@ import { useRoute, useRouter } from 'vue-router'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import YardName from './YardName.vue'
 import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
 import { useSeasonLines, type SeasonLine } from './useSeasonLines.ts'
 
 /** The year across the top: readings of middle and edge, passes as pegs, the day one stands on. Click or drag to stand elsewhere. */
-const { yard, today, day, records } = useYard()
+const { today, day, records } = useYard()
 const { lines } = useSeasonLines()
 const { say, day: sayDay } = useWords()
 const router = useRouter()
@@ -41,6 +42,12 @@ const path = (l: SeasonLine) =>
 const pegs = computed(() => records.value.filter((r) => scale.value.inside(r.day)))
 const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 
+const needleX = computed(() => scale.value.x(scale.value.clampDay(standing.value)))
+/** The day's name stands on the side away from today's line, where there is room. */
+const nameLeft = computed(
+  () => needleX.value > width.value - 100 || (needleX.value > 100 && standing.value <= today.value),
+)
+
 const stand = (to: Day) =>
   router.replace({ query: { ...route.query, day: to === today.value ? undefined : to } })
 const dayUnder = (event: PointerEvent) =>
@@ -68,7 +75,7 @@ function step(event: KeyboardEvent): void {
 <template>
   <header class="ribbon">
     <div class="brand">
-      <strong>{{ say('frame.name') }}</strong><span class="quiet small">{{ yard?.name }}</span>
+      <strong>{{ say('frame.name') }}</strong><YardName />
     </div>
     <div
       ref="box"
@@ -111,14 +118,10 @@ function step(event: KeyboardEvent): void {
         >
           <line y1="6" y2="64" />
         </g>
-        <g :transform="`translate(${scale.x(scale.clampDay(standing))} 0)`" class="needle">
+        <g :transform="`translate(${needleX} 0)`" class="needle">
           <line y1="4" y2="84" />
           <circle cy="4" r="3" />
-          <text
-            :x="scale.x(scale.clampDay(standing)) > 100 ? -7 : 7"
-            y="13"
-            :text-anchor="scale.x(scale.clampDay(standing)) > 100 ? 'end' : 'start'"
-          >
+          <text :x="nameLeft ? -7 : 7" y="13" :text-anchor="nameLeft ? 'end' : 'start'">
             {{ sayDay(standing, 'weekday') }}
           </text>
         </g>
@@ -141,9 +144,6 @@ function step(event: KeyboardEvent): void {
 .brand strong {
   font-family: var(--serif);
   font-size: 1.1rem;
-}
-.brand span {
-  overflow-wrap: anywhere;
 }
 .year {
   height: 84px;

@@ -25,9 +25,11 @@ async function next(): Promise<void> {
   if (form.refuse(...first.check(step.value))) return
   if (step.value === 'where' && !(await form.save(first.findWhere))) return
   if (at.value < steps.length - 1) return void at.value++
-  if (await form.save(first.save)) await router.replace({ name: 'soil' })
+  if (await form.save(first.save)) await router.replace({ name: 'soil', query: { yard: first.yardId } })
 }
-const later = async () => (await form.save(first.saveWithoutReading)) && router.replace({ name: 'today' })
+const later = async () =>
+  (await form.save(first.saveWithoutReading)) &&
+  router.replace({ name: 'today', query: { yard: first.yardId } })
 </script>
 
 <template>

@@ -55,6 +55,9 @@ async function leave(): Promise<void> {
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <AccountFile />
     <p class="leave">
+      <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>
+    </p>
+    <p class="leave">
       <Button severity="secondary" variant="outlined" :label="say('frame.signOut')" @click="leave" />
     </p>
   </article>

@@ -104,6 +104,14 @@ export function useFirstYard() {
       ids.reading,
     )
   }
-  return { said, where, check: (step: WelcomeStep) => checks[step](), findWhere, save, saveWithoutReading }
+  return {
+    yardId: ids.yard,
+    said,
+    where,
+    check: (step: WelcomeStep) => checks[step](),
+    findWhere,
+    save,
+    saveWithoutReading,
+  }
 }
 export type FirstYard = ReturnType<typeof useFirstYard>

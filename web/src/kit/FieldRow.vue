@@ -27,6 +27,9 @@ const id = useId()
   font-size: 0.86rem;
   color: var(--quiet);
 }
+.field label::first-letter {
+  text-transform: uppercase;
+}
 .field :deep(input),
 .field :deep(.p-select) {
   width: 100%;

@@ -42,7 +42,13 @@ const withValues = (step: Step) =>
   >
     <ol v-if="openWorking.figure" class="steps">
       <li v-for="(step, i) in openWorking.figure.working" :key="i">
-        <h3>{{ say(`working.${step.code}`) }}</h3>
+        <h3>
+          {{
+            step.subject
+              ? say('frame.stepOf', { step: say(`working.${step.code}`), subject: step.subject })
+              : say(`working.${step.code}`)
+          }}
+        </h3>
         <p class="quiet small">{{ withNames(step) }}</p>
         <p>{{ withValues(step) }}</p>
         <p class="result">= {{ show(step.result) }}</p>

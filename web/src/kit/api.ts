@@ -47,19 +47,28 @@ async function sendOnce(method: string, url: string, body?: unknown): Promise<Re
   }
 }
 
+/** After an answer was lost: the row as it stands already reads as we wanted it, so the change had arrived. */
+const arrived = (problem: Problem, body: unknown): boolean =>
+  problem.code === 'staleEdit' &&
+  Object.entries(body as object).every(
+    ([key, value]) => key === 'version' || JSON.stringify(problem.current?.[key]) === JSON.stringify(value),
+  )
+
 /**
  * Sends a request. While the server or its database is away it waits and sends again: rows carry their own ids and
  * versions, so nothing is doubled and nothing typed is lost. @throws ApiProblem
  */
 export async function send<T>(method: string, url: string, body?: unknown): Promise<T> {
-  for (;;) {
+  for (let tries = 0; ; tries++) {
     const response = await sendOnce(method, url, body)
     if (!response || response.status === 503) {
       await untilBack()
       continue
     }
     if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
-    throw new ApiProblem((await response.json()) as Problem)
+    const problem = (await response.json()) as Problem
+    if (tries > 0 && method === 'PATCH' && arrived(problem, body)) return problem.current as T
+    throw new ApiProblem(problem)
   }
 }
 

@@ -43,7 +43,7 @@ export const useSession = defineStore('session', () => {
     const { version } = person.value!
     person.value = await send<Person>('PATCH', '/api/account/me', { version, ...patch })
   }
-  return { person, demoOffered, words, preferences, open, enter, leave, prefer }
+  return { person, demoOffered, catalogue, words, preferences, open, enter, leave, prefer }
 })
 
 /** The words of the person here; always current in templates and computed values. */
@@ -57,6 +57,7 @@ export function useWords() {
     range: (least: number, most: number, unit: string) => session.words.range(least, most, unit),
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
-    time: (instant: string, zone: string) => session.words.time(instant, zone),
+    time: (instant: string, zone: string, style?: 'short' | 'long') =>
+      session.words.time(instant, zone, style),
   }
 }

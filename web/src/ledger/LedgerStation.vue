@@ -32,13 +32,15 @@ const due = computed(() =>
   ),
 )
 const answer = computed(() => {
-  const fullest = limits.value.filter((l) => l.share !== undefined).sort((a, b) => b.share! - a.share!)[0]
+  const fullest = limits.value
+    .filter((l) => l.share !== undefined)
+    .sort((a, b) => b.share!.value - a.share!.value)[0]
   const last = shown.value[0]
   const params = {
     year: String(year.value),
     passes: shown.value.length,
     zone: fullest?.zone ?? '',
-    share: { value: fullest?.share ?? 0, unit: 'ratio' },
+    share: fullest?.share,
   }
   if (!last) return { code: 'ledger.answer.none', params }
   if (due.value)

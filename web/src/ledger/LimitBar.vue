@@ -23,11 +23,11 @@ const { say } = useWords()
       </span>
     </p>
     <svg
-      v-if="limit.share !== undefined"
+      v-if="limit.share"
       viewBox="0 0 400 14"
       preserveAspectRatio="none"
       role="img"
-      :aria-label="say('ledger.share', { share: { value: limit.share, unit: 'ratio' } })"
+      :aria-label="say('ledger.share', { share: { value: limit.share.value, unit: 'ratio' } })"
     >
       <defs>
         <pattern id="used" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
@@ -36,17 +36,15 @@ const { say } = useWords()
       </defs>
       <rect width="400" height="14" class="all" />
       <rect
-        :width="Math.min(400, 400 * limit.share)"
+        :width="Math.min(400, 400 * limit.share.value)"
         height="14"
-        :class="limit.share > 1 ? 'over' : 'used'"
+        :class="limit.share.value > 1 ? 'over' : 'used'"
       />
     </svg>
     <p class="quiet small">
-      {{
-        limit.share === undefined
-          ? say('bench.noMaximum')
-          : say('ledger.share', { share: { value: limit.share, unit: 'ratio' } })
-      }}
+      <SaidText v-if="limit.share" code="ledger.share" :params="{ share: limit.share }" /><template v-else>{{
+        say('bench.noMaximum')
+      }}</template>
     </p>
   </div>
 </template>
@@ -59,6 +57,7 @@ const { say } = useWords()
   display: flex;
   gap: 0.6rem;
   flex-wrap: wrap;
+  margin-bottom: 0.35rem;
 }
 .figures {
   margin-left: auto;

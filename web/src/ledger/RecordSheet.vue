@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Refusal } from '@jardinero/core/quantity'
+import { computeRecordedRate } from '@jardinero/core/ledger'
+import type { Figure, Refusal } from '@jardinero/core/quantity'
+import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard, type OpenRecord } from '../kit/useYard.ts'
 import AmendForm from './AmendForm.vue'
@@ -12,15 +14,15 @@ const { say, quantity, time, number, day: sayDay } = useWords()
 const amending = ref(false)
 const r = computed(() => props.record)
 const q = (value: number | null, unit: string) => (value === null ? '' : quantity(value, unit))
-const rows = computed<[string, string][]>(() => [
-  ['when', time(r.value.appliedAt, timeZone.value)],
+const rows = computed<[string, string | Figure][]>(() => [
+  ['when', time(r.value.appliedAt, timeZone.value, 'long')],
   ['where', `${yard.value?.name ?? ''}, ${r.value.zoneName}`],
   ['turf', say(`turf.${r.value.turf}`)],
   ['target', r.value.target],
   ['productName', r.value.rules.name],
   ['registration', r.value.rules.registration ?? ''],
   ['actives', r.value.rules.actives.map((a) => a.name).join(', ')],
-  ['rate', quantity(r.value.rate.value, r.value.rate.unit)],
+  ['rate', computeRecordedRate(r.value, r.value.rate.unit)],
   ['area', q(r.value.areaSqFt, 'ft2')],
   ['total', quantity(r.value.product.value, r.value.product.unit, true)],
   ['water', q(r.value.waterGal, 'gal')],
@@ -30,9 +32,12 @@ const rows = computed<[string, string][]>(() => [
   ['applicator', r.value.applicator],
   ['licence', r.value.licence],
   ['wateredIn', r.value.wateredInOn ? sayDay(r.value.wateredInOn, 'long') : say('ledger.notWatered')],
-  ['keepOff', r.value.keepOffUntil ? time(r.value.keepOffUntil, timeZone.value) : say('ledger.untilDry')],
+  [
+    'keepOff',
+    r.value.keepOffUntil ? time(r.value.keepOffUntil, timeZone.value, 'long') : say('ledger.untilDry'),
+  ],
   ['note', r.value.note],
-  ['written', `${time(r.value.recordedAt, timeZone.value)}, ${r.value.recordedBy}`],
+  ['written', `${time(r.value.recordedAt, timeZone.value, 'long')}, ${r.value.recordedBy}`],
 ])
 /** A rate over the label's is recorded as it was, and said. */
 const over = computed<Refusal | undefined>(() => {
@@ -56,14 +61,18 @@ const print = () => window.print()
     <dl>
       <template v-for="[name, value] in rows" :key="name">
         <dt>{{ say(`ledger.sheet.${name}`) }}</dt>
-        <dd>{{ value || '–' }}</dd>
+        <dd>
+          <FigureText v-if="typeof value === 'object'" :figure="value" /><template v-else>{{
+            value || '–'
+          }}</template>
+        </dd>
       </template>
     </dl>
     <ol v-if="record.amendments.length" class="amendments">
       <li v-for="a in record.amendments" :key="a.id">
         {{
           say('ledger.amended', {
-            when: time(a.madeAt, timeZone),
+            when: time(a.madeAt, timeZone, 'long'),
             who: a.madeBy,
             reason: a.reason,
             fields: Object.keys(a.changes)

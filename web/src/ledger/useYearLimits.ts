@@ -1,5 +1,6 @@
 import { computed } from 'vue'
-import { computeYearUse, type YearUse } from '@jardinero/core/shelf'
+import type { Figure } from '@jardinero/core/quantity'
+import { computeYearShare, computeYearUse, type YearUse } from '@jardinero/core/shelf'
 import { useYard, type OpenRecord } from '../kit/useYard.ts'
 
 /** The year's maximum of one label on one zone, and how far it is used. */
@@ -7,8 +8,8 @@ export interface YearLimit {
   zone: string
   label: string
   use: YearUse
-  /** Used ÷ maximum; over 1 is over the label. */
-  share: number | undefined
+  /** Used ÷ maximum; over 1 is over the label. Undefined where the label states no maximum. */
+  share: Figure<'ratio'> | undefined
 }
 
 /** A bar for each zone and label used on it in the year of the day one stands on. */
@@ -22,8 +23,7 @@ export function useYearLimits() {
         const use = record.rules.uses.find((u) => u.turf.includes(record.turf))
         if (!use) return []
         const yearUse = computeYearUse(record.rules, use, passesOn(zone.id), record.day)
-        const share = yearUse.maximum && yearUse.used.value / yearUse.maximum.value
-        return [{ zone: zone.name, label: record.rules.name, use: yearUse, share }]
+        return [{ zone: zone.name, label: record.rules.name, use: yearUse, share: computeYearShare(yearUse) }]
       })
     }),
   )

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { standing } from '../kit/working.ts'
+import { givenFigure, standing } from '../kit/working.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 
@@ -17,7 +17,7 @@ export function useSoilAnswer() {
     const params: Record<string, unknown> = {
       place: opening?.place.name ?? '',
       mean: opening?.fiveDayMean,
-      opens: { value: t.opens?.thresholdC ?? 0, unit: 'degC' },
+      opens: givenFigure(t.opens?.thresholdC ?? 0, 'degC', 'practice'),
       lead: lead?.place.name ?? '',
       leadMean: lead?.fiveDayMean,
       middle: middle?.place.name ?? '',

@@ -1,0 +1,57 @@
+import { chromium, type Page } from '@playwright/test'
+import { join } from 'node:path'
+import { Running } from './running.ts'
+
+/** Takes the current picture of each main view from the demo data, for the README: node --import tsx e2e/screenshots.ts */
+const folder = join(import.meta.dirname, '../docs/screenshots')
+const running = await Running.make()
+await running.start()
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: [
+    ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+    '--disable-gpu',
+    '--disable-background-networking',
+  ],
+})
+
+async function take(
+  name: string,
+  path: string,
+  act?: (page: Page) => Promise<unknown>,
+  size = { width: 1280, height: 800 },
+  dark = false,
+) {
+  const page = await browser.newPage({
+    viewport: size,
+    locale: 'en-US',
+    colorScheme: dark ? 'dark' : 'light',
+  })
+  await page.goto(running.url)
+  await page.getByRole('button', { name: 'Enter the demo yard' }).click()
+  await page.locator('main h1').waitFor()
+  await page.goto(running.url + path)
+  await page.locator('main h1').waitFor()
+  await act?.(page)
+  await page.waitForTimeout(700)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+  await page.close()
+}
+
+const phone = { width: 390, height: 844 }
+const mixing = async (page: Page) => {
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  await page.getByRole('button', { name: 'It’s in' }).click()
+}
+await take('today', '/?day=2026-03-06')
+await take('yard', '/yard')
+await take('soil', '/soil')
+await take('bench', '/bench', mixing)
+await take('ledger', '/ledger?day=2025-12-31', (page) =>
+  page.getByRole('button', { name: /May 8 Front/ }).click(),
+)
+await take('working', '/yard', (page) => page.keyboard.press('w'))
+await take('soil-phone', '/soil', undefined, phone)
+await take('bench-dark', '/bench', mixing, { width: 1280, height: 800 }, true)
+await browser.close()
+await running.discard()
