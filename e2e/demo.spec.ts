@@ -75,7 +75,7 @@ test('metric and Celsius over the whole application, and back', async ({ page, r
   await choose(page, 'Measures', /Metric/)
   await choose(page, 'Temperature', '°C')
   await expect(page.getByText('Saved.')).toBeVisible()
-  await page.getByRole('link', { name: 'Yard' }).click()
+  await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click()
   await expect(page.locator(heading)).toContainText('m²')
   await page.keyboard.press('3')
   await expect(page.locator(heading)).toContainText('°C')

@@ -9,6 +9,7 @@ import { ledgerRoutes } from './ledger/routes.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
 import type { Config } from './platform/config.ts'
+import { ProblemError } from './platform/problem.ts'
 import { problemHandler } from './platform/problemHandler.ts'
 import { registerSecurity } from './platform/security.ts'
 import { registerSignedIn } from './platform/signedIn.ts'
@@ -91,5 +92,9 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     )
   })
   if (config.webFolder) await serveWeb(app, config.webFolder)
+  else
+    app.setNotFoundHandler(() => {
+      throw new ProblemError('notFound')
+    })
   return app
 }

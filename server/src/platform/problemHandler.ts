@@ -25,7 +25,7 @@ const awayCodes = new Set([
 const isAway = (error: Raised): boolean =>
   awayCodes.has(error.driverError?.code ?? '') ||
   awayCodes.has(error.code ?? '') ||
-  /Connection terminated|timeout exceeded when trying to connect|not queryable|Driver not Connected/i.test(
+  /Connection terminated|timeout exceeded when trying to connect|not currently accepting connections|not queryable|Driver not Connected/i.test(
     error.message ?? '',
   )
 

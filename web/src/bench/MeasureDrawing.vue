@@ -59,7 +59,7 @@ const side = (y: number) => 14 * ((bottom - y) / tall)
       {{
         say('bench.doseError', {
           planned: dose.error.working[0]!.operands['planned']!,
-          error: { value: dose.error.value, unit: 'ratio' },
+          error: { value: Math.abs(dose.error.value), unit: 'ratio' },
           side: dose.error.value < -1e-9 ? 'under' : dose.error.value > 1e-9 ? 'over' : 'exact',
         })
       }}

@@ -120,7 +120,7 @@ export function rulesOf(draft: LabelDraft, before?: LabelRules): LabelRules {
     ...when(draft.waterLeastIn, (leastIn) => ({
       wateringIn: { leastIn, mostIn, withinDays: draft.waterDays ?? 14 },
     })),
-    keepOff: { untilDry: true, hours: draft.keepOffHours ?? 0 },
+    keepOff: { untilDry: before?.keepOff.untilDry ?? true, hours: draft.keepOffHours ?? 0 },
     ...when(draft.seedingDays, (seedingIntervalDays) => ({ seedingIntervalDays })),
     gear,
     signalWord,

@@ -1,0 +1,193 @@
+import { flushPromises, mount } from '@vue/test-utils'
+import { createPinia, setActivePinia } from 'pinia'
+import PrimeVue from 'primevue/config'
+import { defineComponent, h, type Component } from 'vue'
+import { createMemoryHistory, createRouter } from 'vue-router'
+import type { AccountState } from '@jardinero/contract/account'
+import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
+import type { Preferences } from '@jardinero/contract/person'
+import type { Reading } from '@jardinero/contract/soil'
+import type { LabelRules } from '@jardinero/core/shelf'
+import { loadCatalogue } from '@jardinero/words'
+import { useAccount } from '../src/kit/account.ts'
+import { useSeason } from '../src/kit/season.ts'
+import { useSession } from '../src/kit/session.ts'
+
+const catalogue = await loadCatalogue('en')
+
+export const rules: LabelRules = {
+  name: 'Sample 50 WG',
+  sample: true,
+  formulation: 'WG',
+  actives: [{ name: 'prodiamine', strength: { value: 50, unit: 'percent', basis: 'ai' }, group: '3' }],
+  uses: [
+    {
+      turf: ['tallFescue'],
+      purpose: 'preEmergent',
+      rate: { min: 0.24, max: 0.55, unit: 'oz/1000ft2' },
+      annualMaximum: { value: 1.1, unit: 'oz/1000ft2', of: 'product' },
+      minimumIntervalDays: 42,
+    },
+  ],
+  wateringIn: { leastIn: 0.25, mostIn: 0.5, withinDays: 14 },
+  keepOff: { untilDry: true, hours: 0 },
+  gear: ['gloves', 'eyes'],
+  signalWord: 'caution',
+  restrictedUse: false,
+}
+
+/** One lawn of 6,350 ft² on 28 February, with everything a mix needs. */
+export const homeState = (): AccountState => ({
+  account: { id: 'a', name: 'Home', demoDay: '2026-02-28' },
+  yards: [
+    {
+      id: 'y',
+      version: 1,
+      name: 'Home',
+      latitude: 38,
+      longitude: -84,
+      timeZone: 'America/New_York',
+      climate: 'c',
+      timingSchool: 'edgeLed',
+    },
+  ],
+  zones: [{ id: 'z', version: 1, yardId: 'y', name: 'Front', turf: 'tallFescue', state: 'growing' }],
+  sections: [
+    {
+      id: 's',
+      version: 1,
+      zoneId: 'z',
+      name: 'Lawn',
+      kind: 'rectangle',
+      lengthsFt: [127, 50],
+      deduction: false,
+      xFt: 0,
+      yFt: 0,
+      turnDeg: 0,
+    },
+  ],
+  places: [
+    { id: 'm', version: 1, zoneId: 'z', name: 'Open middle', kind: 'middle', sectionId: null, side: null },
+    { id: 'e', version: 1, zoneId: 'z', name: 'Drive edge', kind: 'edge', sectionId: 's', side: 3 },
+  ],
+  sprayers: [{ id: 'p', version: 1, name: 'Backpack', kind: 'backpack', capacityGal: 4 }],
+  calibrations: [
+    {
+      id: 'k',
+      version: 1,
+      sprayerId: 'p',
+      day: '2026-02-12',
+      runs: [1.2, 1.25, 1.3].map((volumeGal) => ({ areaSqFt: 1000, volumeGal })),
+      note: '',
+    },
+  ],
+  labels: [{ id: 'l', version: 1, rules }],
+})
+
+export const reading = (placeId: string, day: string, fahrenheit: number): Reading => ({
+  id: `${placeId}${day}`,
+  version: 1,
+  placeId,
+  takenAt: `${day}T15:00:00.000Z`,
+  depthCm: 5.08,
+  temperatureC: (fahrenheit - 32) / 1.8,
+  note: '',
+})
+
+export function record(
+  day: string,
+  ozPer1000: number,
+  more: Partial<ApplicationRecord> = {},
+): ApplicationRecord {
+  const facts: PassFacts = {
+    appliedAt: `${day}T15:00:00.000Z`,
+    areaSqFt: 6350,
+    product: { value: ozPer1000 * 6.35, unit: 'oz' },
+    waterGal: 7.9,
+    applicator: 'Ada',
+    licence: '',
+    windMph: 4,
+    airC: 12,
+    target: '',
+    wateredInOn: null,
+    note: '',
+  }
+  return {
+    id: `r${day}`,
+    yardId: 'y',
+    zoneId: 'z',
+    zoneName: 'Front',
+    turf: 'tallFescue',
+    mixId: 'x',
+    equipment: 'Backpack',
+    rules,
+    rate: { value: ozPer1000, unit: 'oz/1000ft2' },
+    keepOffUntil: null,
+    recordedAt: facts.appliedAt,
+    recordedBy: 'Ada',
+    ...facts,
+    first: facts,
+    amendments: [],
+    ...more,
+  }
+}
+
+interface Home {
+  path?: string
+  preferences?: Partial<Preferences>
+  state?: Partial<AccountState>
+  readings?: Reading[]
+  records?: ApplicationRecord[]
+}
+
+/** Stores, router and words of a person at home, as the application has them after it is loaded. */
+export async function atHome({
+  path = '/',
+  preferences = {},
+  state = {},
+  readings = [],
+  records = [],
+}: Home = {}) {
+  const pinia = createPinia()
+  setActivePinia(pinia)
+  localStorage.clear()
+  const session = useSession()
+  session.catalogue = catalogue
+  session.person = {
+    id: 'i',
+    version: 1,
+    email: 'ada@example.org',
+    name: 'Ada',
+    units: 'us',
+    temperature: 'F',
+    locale: 'en-US',
+    theme: 'auto',
+    ...preferences,
+  }
+  const account = useAccount()
+  account.state = { ...homeState(), ...state }
+  account.loaded = true
+  useSeason().readings = readings
+  useSeason().records = records
+  const blank = { template: '<i />' }
+  const names = ['today', 'yard', 'soil', 'bench', 'ledger', 'you']
+  const router = createRouter({
+    history: createMemoryHistory(),
+    routes: names.map((name) => ({ path: name === 'today' ? '/' : `/${name}`, name, component: blank })),
+  })
+  await router.push(path)
+  const global = { plugins: [pinia, router, PrimeVue] }
+  return {
+    account,
+    router,
+    show: (component: Component, props: Record<string, unknown> = {}) =>
+      mount(component, { props, global, attachTo: document.body }),
+    /** Runs a composable inside a component, and answers with what it returns. */
+    use<T>(composable: () => T): T {
+      let made: T
+      mount(defineComponent({ setup: () => ((made = composable()), () => h('i')) }), { global })
+      return made!
+    },
+    settle: flushPromises,
+  }
+}
