@@ -24,8 +24,9 @@ async function takeIn(event: Event): Promise<void> {
   try {
     const content: unknown = JSON.parse(await file.text())
     await form.save(async () => {
-      result.value = await send<ImportResult>('POST', '/api/account/file', content)
+      const taken = await send<ImportResult>('POST', '/api/account/file', content)
       await Promise.all([useAccount().load(), useSeason().load(new Date().getFullYear() - 2)])
+      result.value = taken
     })
   } catch {
     unreadable.value = true
@@ -44,7 +45,8 @@ async function takeIn(event: Event): Promise<void> {
       <a href="/api/ledger/records.csv" download>{{ say('you.recordsCsv') }}</a>
     </p>
     <label
-      >{{ say('you.takeIn') }} <input type="file" accept="application/json,.json" @change="takeIn"
+      >{{ say('you.takeIn') }}
+      <input type="file" accept="application/json,.json" :disabled="form.saving.value" @change="takeIn"
     /></label>
     <p v-if="result" role="status">
       {{ say('you.takenIn', { added: sum(result.added), kept: sum(result.kept) }) }}

@@ -1,0 +1,72 @@
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { enterDemo, expect, signUp, test } from './running.ts'
+
+test('the whole account goes out of one and into another, and a broken file adds nothing', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await page.getByRole('link', { name: 'You' }).click()
+  const saving = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Take it out' }).click()
+  const file = join(running.data, 'account.json')
+  await (await saving).saveAs(file)
+  await page.getByRole('button', { name: 'Sign out' }).click()
+
+  await signUp(page, running, 'second@example.org')
+  await page.getByRole('link', { name: 'I have an account file to take in' }).click()
+  const broken = join(running.data, 'broken.json')
+  writeFileSync(broken, readFileSync(file, 'utf8').replace('"tallFescue"', '7'))
+  await page.getByLabel('Take a file in:').setInputFiles(broken)
+  await expect(page.getByText('Nothing was taken in.')).toBeVisible()
+  writeFileSync(broken, 'not json')
+  await page.getByLabel('Take a file in:').setInputFiles(broken)
+  await expect(page.getByText('This file cannot be read.')).toBeVisible()
+
+  await page.getByLabel('Take a file in:').setInputFiles(file)
+  await expect(page.getByText(/rows added; nothing was here before/)).toBeVisible()
+  await page.getByLabel('Take a file in:').setInputFiles(file)
+  await expect(page.getByText(/Nothing new in it; \d+ were here already/)).toBeVisible()
+  await page.goto(`${running.url}/ledger?day=2025-12-31`)
+  await expect(page.locator('h1')).toContainText(
+    '4 passes in 2025; Front has used 72.7 % of its year’s maximum.',
+  )
+})
+
+test('a second yard is added, and each is opened by its name', async ({ page, running }) => {
+  await signUp(page, running, 'two-yards@example.org')
+  for (const [name, width] of [
+    ['North field', '20'],
+    ['South field', '30'],
+  ] as const) {
+    if (name === 'South field') {
+      await page.getByRole('navigation').getByRole('link', { name: 'You' }).click()
+      await page.getByRole('link', { name: 'Add a yard' }).click()
+    }
+    await page.getByLabel('What you call the yard').fill(name)
+    await page.getByRole('combobox').click()
+    await page.getByRole('option', { name: /Alderwick/ }).click()
+    await page.getByRole('button', { name: 'Next' }).click()
+    await page.getByRole('combobox', { name: 'Turf' }).click()
+    await page.getByRole('option', { name: /Kentucky bluegrass/ }).click()
+    await page.getByRole('button', { name: 'Next' }).click()
+    await page.getByLabel('width at one end').fill(width)
+    await page.getByLabel('width at the other end').fill(width)
+    await page.getByLabel('length').fill('50')
+    await page.getByRole('button', { name: 'Next' }).click()
+    await page.getByRole('button', { name: 'I have no probe yet' }).click()
+    await expect(page.locator('h1')).toContainText(name)
+  }
+  await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click()
+  await expect(page.locator('h1')).toContainText('South field measures 1,500 sq ft')
+  await page.getByLabel('Which yard').selectOption('North field')
+  await expect(page.locator('h1')).toContainText('North field measures 1,000 sq ft')
+  await page.getByRole('link', { name: 'Soil' }).click()
+  await expect(page).toHaveURL(/yard=/)
+})
+
+test('the documents of the API open under the strict policy', async ({ page, running }) => {
+  await page.goto(`${running.url}/api/docs`)
+  await expect(page.getByText('/api/bench/mix', { exact: true })).toBeVisible()
+})
