@@ -20,7 +20,7 @@ const session = useSession()
 const { timeZone, today, day } = useYard()
 const { say } = useWords()
 const form = useForm()
-const signature = useLocalStorage('bench.signature', { applicator: '', licence: '' })
+const signature = useLocalStorage(`bench.signature.${session.person?.id}`, { applicator: '', licence: '' })
 const unit = props.mix.result.measured.unit
 const typed = reactive({
   day: day.value < today.value ? day.value : today.value,

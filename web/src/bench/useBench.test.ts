@@ -79,7 +79,7 @@ describe('filling the tanks', () => {
     expect(said).toEqual(['water', 'product', 'agitate', 'topUp', 'water', 'product', 'agitate', 'topUp'])
     expect(answer.stage.value).toBe('mixed')
     await new Promise((later) => setTimeout(later))
-    expect(JSON.parse(localStorage.getItem('bench.progress')!)).toMatchObject({ load: 2, step: 0 })
+    expect(JSON.parse(localStorage.getItem('bench.progress.i')!)).toMatchObject({ load: 2, step: 0 })
     b.stop()
     expect(answer.stage.value).toBe('planned')
   })

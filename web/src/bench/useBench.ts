@@ -45,8 +45,10 @@ export function useBench() {
   const account = useAccount()
   const session = useSession()
   const { zones, areas, day, today, passesOn } = useYard()
-  const choices = useLocalStorage<Choices>('bench.choices', { loadPlan: 'fullThenRemainder' })
-  const progress = useLocalStorage<Progress | null>('bench.progress', null, {
+  const choices = useLocalStorage<Choices>(`bench.choices.${session.person?.id}`, {
+    loadPlan: 'fullThenRemainder',
+  })
+  const progress = useLocalStorage<Progress | null>(`bench.progress.${session.person?.id}`, null, {
     serializer: { read: (v) => JSON.parse(v) as Progress, write: JSON.stringify },
   })
   const mixId = ref(newId())

@@ -25,7 +25,8 @@ async function takeIn(event: Event): Promise<void> {
     const content: unknown = JSON.parse(await file.text())
     await form.save(async () => {
       const taken = await send<ImportResult>('POST', '/api/account/file', content)
-      await Promise.all([useAccount().load(), useSeason().load(new Date().getFullYear() - 2)])
+      useSeason().forget()
+      await useAccount().load()
       result.value = taken
     })
   } catch {

@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Preferences } from '@jardinero/contract/person'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useAccount } from '../kit/account.ts'
+import { useSeason } from '../kit/season.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import AccountFile from './AccountFile.vue'
@@ -33,6 +34,7 @@ async function prefer(key: string, value: unknown): Promise<void> {
 async function leave(): Promise<void> {
   await session.leave()
   account.clear()
+  useSeason().forget()
   await router.push({ name: 'signIn' })
 }
 </script>

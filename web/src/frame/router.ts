@@ -28,6 +28,12 @@ const routes: RouteRecordRaw[] = [
   { path: '/:rest(.*)*', redirect: '/' },
 ]
 
+/** The year one stands in: of the day in the address, else of the demo's day, else this one. */
+function standingYear(asked: unknown, demoDay: string | null): number {
+  const day = [asked, demoDay].find((d): d is string => typeof d === 'string' && /^\d{4}-/.test(d))
+  return Number((day ?? new Date().toISOString()).slice(0, 4))
+}
+
 /** Loads the account before the first station, and leads a new one through its first yard. */
 export function createAppRouter() {
   const router = createRouter({ history: createWebHistory(), routes })
@@ -39,7 +45,8 @@ export function createAppRouter() {
         ? true
         : { name: 'signIn', query: to.name === 'today' ? {} : { to: to.fullPath } }
     if (to.name === 'signIn') return { name: 'today' }
-    if (!account.loaded) await Promise.all([account.load(), useSeason().load(new Date().getFullYear() - 2)])
+    if (!account.loaded) await account.load()
+    await useSeason().reach(standingYear(to.query['day'], account.state.account.demoDay) - 1)
     if (!account.state.yards.length && to.name !== 'welcome' && to.name !== 'you') return { name: 'welcome' }
     // The day one stands on and the open yard go along from station to station.
     const carried = ['day', 'yard'].filter(

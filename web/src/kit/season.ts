@@ -9,12 +9,16 @@ const putRow = <T extends { id: string }>(rows: T[], row: T): T[] => [
   row,
 ]
 
-/** What happened: readings and records, from the turn of the year before last on. */
+/** What happened: all records, and readings as far back as anyone has looked. */
 export const useSeason = defineStore('season', () => {
   const readings = ref<Reading[]>([])
   const records = ref<ApplicationRecord[]>([])
 
+  /** Readings of this year and later are here. */
+  const since = ref(Infinity)
+
   async function load(fromYear: number): Promise<void> {
+    since.value = fromYear
     const [read, recorded] = await Promise.all([
       get<Reading[]>(`/api/soil/season?from=${fromYear}-01-01`),
       get<ApplicationRecord[]>('/api/ledger/records'),
@@ -22,6 +26,12 @@ export const useSeason = defineStore('season', () => {
     readings.value = read
     records.value = recorded
   }
+  /** Fetches what is missing when someone stands in an earlier year. */
+  const reach = async (year: number): Promise<void> => (year < since.value ? load(year) : undefined)
+
+  /** What is known is out of date: the next look fetches it again. */
+  const forget = (): void => void (since.value = Infinity)
+
   async function addReading(reading: Omit<Reading, 'id' | 'version'>, id = newId()): Promise<Reading> {
     const row = await send<Reading>('POST', '/api/soil/readings', { id, ...reading })
     readings.value = putRow(readings.value, row)
@@ -53,5 +63,16 @@ export const useSeason = defineStore('season', () => {
     )
     records.value = putRow(records.value, record)
   }
-  return { readings, records, load, addReading, changeReading, removeReading, addRecord, amend }
+  return {
+    readings,
+    records,
+    load,
+    reach,
+    forget,
+    addReading,
+    changeReading,
+    removeReading,
+    addRecord,
+    amend,
+  }
 })
