@@ -7,6 +7,9 @@ test('the whole account goes out of one and into another, and a broken file adds
   running,
 }) => {
   await enterDemo(page, running)
+  await page.goto(`${running.url}/ledger?day=2025-12-31`)
+  await expect(page.locator('h1')).toContainText('4 passes in 2025')
+  const before = await page.locator('h1').textContent()
   await page.getByRole('link', { name: 'You' }).click()
   const saving = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take it out' }).click()
@@ -29,9 +32,7 @@ test('the whole account goes out of one and into another, and a broken file adds
   await page.getByLabel('Take a file in:').setInputFiles(file)
   await expect(page.getByText(/Nothing new in it; \d+ were here already/)).toBeVisible()
   await page.goto(`${running.url}/ledger?day=2025-12-31`)
-  await expect(page.locator('h1')).toContainText(
-    '4 passes in 2025; Front has used 72.7 % of its year’s maximum.',
-  )
+  await expect(page.locator('h1')).toHaveText(before!)
 })
 
 test('a second yard is added, and each is opened by its name', async ({ page, running }) => {

@@ -134,6 +134,8 @@ describe('refusals', () => {
     ['a pass too soon', { passes: [pass('2026-02-20', 0.3)] }, 'tooSoonAgain'],
     ['no area', { areaSqFt: 0 }, 'areaNotPositive'],
     ['an absurd area', { areaSqFt: 1e9 }, 'areaAbsurd'],
+    ['a thimble for a tank', { capacityGal: 0.001 }, 'tooManyLoads'],
+    ['next to nothing for a tank', { capacityGal: 5e-324 }, 'tooManyLoads'],
     ['a cup for a dry product', { tool: 'cupHalfFloz' }, 'toolMeasuresOther'],
     ['a scale too coarse for the dose', { areaSqFt: 40, tool: 'scaleTenthOz' }, 'noMarkBetween'],
   ])('%s', (_, more, code) => {

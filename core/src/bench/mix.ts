@@ -57,6 +57,8 @@ export interface Mix {
   cautions: Caution[]
 }
 
+/** More tanks than anyone fills for one pass: the sprayer or its unit is wrong. */
+const mostLoads = 400
 /** Larger than any lawn one mix is made for: 100 acres. */
 const largestAreaSqFt = 4_356_000
 
@@ -72,6 +74,13 @@ function checkSizes({ areaSqFt, carrierVolume, capacityGal, rate, rules }: MixRe
   if (!(carrierVolume.value > 0))
     refusals.push({ code: 'carrierNotPositive', field: 'carrierVolume', params: {} })
   if (!(capacityGal > 0)) refusals.push({ code: 'capacityNotPositive', field: 'capacityGal', params: {} })
+  const loads = (carrierVolume.value * areaSqFt) / 1000 / capacityGal
+  if (!refusals.length && loads > mostLoads)
+    refusals.push({
+      code: 'tooManyLoads',
+      field: 'capacityGal',
+      params: { limit: mostLoads, capacity: { value: capacityGal, unit: 'gal' } },
+    })
   const measure = measureOfFormulation(rules.formulation)
   const dimension = findUnit(rate.unit)?.dimension
   if (dimension !== 'massPerArea' && dimension !== 'volumePerArea')
