@@ -45,9 +45,8 @@ test('survives a killed start, a half-made cluster, and a second start on the sa
         { timeout: 15_000 },
       )
       .toBe('down')
-    const started = Date.now()
     await running.start()
-    expect(Date.now() - started).toBeLessThan(15_000)
+    expect(running.output).not.toMatch(/Installing|Building/)
 
     const again = running.postgresPid()
     await running.stop('SIGINT')

@@ -141,7 +141,9 @@ async function main() {
     if (server && server.exitCode === null && server.signalCode === null) {
       const gone = new Promise((done) => server.once('exit', done))
       server.kill('SIGTERM')
+      const impatient = setTimeout(() => server.kill('SIGKILL'), 10_000)
       await gone
+      clearTimeout(impatient)
     }
     await postgres?.stop()
     release()
