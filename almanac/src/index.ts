@@ -1,25 +1,22 @@
-import type Joi from 'joi'
+import type { Belt } from '@jardinero/core/scout'
 import type { LabelRules } from '@jardinero/core/shelf'
 import actives from '../data/actives.json' with { type: 'json' }
 import climates from '../data/climates.json' with { type: 'json' }
 import sampleLabels from '../data/sampleLabels.json' with { type: 'json' }
-import turf from '../data/turf.json' with { type: 'json' }
-import { activesSchema, climatesSchema, turfSchema } from './schemas.ts'
+import { load } from './load.ts'
+import { activesSchema, climatesSchema } from './schemas.ts'
+import { turf } from './turf.ts'
 
-/** A turf type with its names by country; the botanical name settles which is meant. */
-export interface Turf {
-  code: string
-  botanical: string
-  season: 'cool' | 'warm'
-  names: Record<string, string[]>
-  heightIn: { least: number; most: number }
-}
+export { plantAlmanac } from './plants.ts'
+export type { Turf } from './turf.ts'
 
 /** An invented weather station that ships with the application. */
 export interface Climate {
   code: string
   name: string
   kind: string
+  /** How long the growing season is. */
+  belt: Belt
   latitude: number
   longitude: number
   timeZone: string
@@ -43,14 +40,8 @@ export interface SampleLabel {
   rules: LabelRules
 }
 
-function load<T>(name: string, data: unknown, schema: Joi.Schema): T {
-  const { error, value } = schema.validate(data, { abortEarly: false, convert: false })
-  if (error) throw new Error(`almanac/${name}: ${error.message}`)
-  return value as T
-}
-
 export const almanac = {
-  turf: load<Turf[]>('turf', turf, turfSchema),
+  turf,
   climates: load<Climate[]>('climates', climates, climatesSchema),
   actives: load<Active[]>('actives', actives, activesSchema),
   /** Held to the contract's label schema and to the label check by test. */

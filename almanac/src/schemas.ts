@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { belts } from '@jardinero/core/scout'
 
 const names = Joi.array().items(Joi.string().min(2)).min(1)
 
@@ -27,6 +28,9 @@ export const climatesSchema = Joi.array()
       code: Joi.string().required(),
       name: Joi.string().required(),
       kind: Joi.string().required(),
+      belt: Joi.string()
+        .valid(...belts)
+        .required(),
       latitude: Joi.number().min(-60).max(65).required(),
       longitude: Joi.number().min(-180).max(180).required(),
       timeZone: Joi.string().required(),

@@ -68,6 +68,8 @@ export type Unit =
   | VolumePerVolumeUnit
   | `${TimeUnit}/${AreaUnit}`
   | 'count'
+  /** A bare factor, such as a weight. */
+  | 'times'
 
 export type Dimension =
   | 'length'
@@ -85,6 +87,7 @@ export type Dimension =
   | 'massPerVolume'
   | 'volumePerVolume'
   | 'count'
+  | 'factor'
 
 export interface UnitDefinition {
   dimension: Dimension
@@ -119,6 +122,7 @@ const definitions = new Map<string, UnitDefinition>([
   ['deltaF/d', { dimension: 'temperatureTrend', factor: 5 / 9 }],
   ['percentVv', { dimension: 'volumePerVolume', factor: 0.01 }],
   ['count', { dimension: 'count', factor: 1 }],
+  ['times', { dimension: 'factor', factor: 1 }],
 ])
 for (const [dimension, table] of simple)
   for (const [unit, factor] of Object.entries(table)) definitions.set(unit, { dimension, factor })

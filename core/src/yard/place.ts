@@ -1,5 +1,5 @@
 /** What sort of spot a place is: it decides how it warms and which weeds come back. */
-export const placeKinds = ['middle', 'edge', 'wet', 'shade', 'thin'] as const
+export const placeKinds = ['middle', 'edge', 'wet', 'shade', 'thin', 'thatch', 'compacted'] as const
 export type PlaceKind = (typeof placeKinds)[number]
 
 /** What the turf is doing; it decides what it can stand. */

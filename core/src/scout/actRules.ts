@@ -1,0 +1,154 @@
+import { addDays, dayOfYear, type Day } from '../quantity/index.ts'
+import { computeClock, daysFromSpan, daysUntil, type PlantClock, type Situation } from './clock.ts'
+import { computeCover } from './cover.ts'
+import type { Amount, PlantStage } from './find.ts'
+import type { Plant } from './plant.ts'
+import type { ThresholdName, Thresholds } from './thresholds.ts'
+
+export const acts = ['wait', 'pull', 'mowAndFeed', 'spot', 'broadcast', 'overseed', 'renovate'] as const
+/** What one may do about a find, the least means first. */
+export type Act = (typeof acts)[number]
+
+export interface VerdictRequest extends Situation {
+  plant: Plant
+  stage: PlantStage
+  amount: Amount
+  wantedShare: number | null
+  /** Turf of the zone, and whether it is seeded in autumn (cool) or early summer (warm). */
+  turf: { code: string; season: 'cool' | 'warm' }
+  day: Day
+  thresholds?: Partial<Thresholds>
+}
+
+/** One act with why it is, or is not, the thing to do. */
+export interface RankedAct {
+  act: Act
+  /** 0 where it is ruled out. */
+  rank: number
+  because: string
+  params: Record<string, number | string>
+  /** The threshold the reason turns on. */
+  threshold?: ThresholdName
+}
+
+/** What is known of the amount: plants counted, or cover with its upper bound. */
+interface Quantum {
+  count?: number
+  cover?: number
+  coverHigh?: number
+}
+export function quantumOf(amount: Amount): Quantum {
+  if (amount.kind === 'count') return { count: amount.count }
+  if (amount.kind === 'notCounted') return {}
+  const measured = computeCover(amount.hits, amount.points)
+  return measured.ok ? { cover: measured.value.cover.value, coverHigh: measured.value.high.value } : {}
+}
+
+/** What a rule looks at. */
+export interface Ground extends VerdictRequest {
+  limits: Thresholds
+  clock: PlantClock
+  quantum: Quantum
+}
+const out = (act: Act, because: string, params: RankedAct['params'] = {}): RankedAct => ({
+  act,
+  rank: 0,
+  because,
+  params,
+})
+
+/** One rule an act; each says yes with a rank, or no with a reason. */
+export const actRules: Record<Act, (g: Ground) => RankedAct> = {
+  wait({ plant, clock, day, stage, limits }) {
+    if (!clock.dies) return out('wait', 'doesNotDie')
+    const today = dayOfYear(day)
+    const toDeath = daysFromSpan(today, clock.dies) === 0 ? 0 : daysUntil(today, clock.dies)
+    const params = { days: toDeath, limit: limits.diesWithin }
+    if (stage === 'seedling' || toDeath > limits.diesWithin)
+      return { ...out('wait', 'longToLive', params), threshold: 'diesWithin' }
+    const because = plant.cycle === 'winterAnnual' ? 'diesInSummer' : 'diesInFrost'
+    return { act: 'wait', rank: 0.95, because, params, threshold: 'diesWithin' }
+  },
+  pull({ plant, quantum, stage, limits }) {
+    if (plant.hand.includes('noPull')) return out('pull', 'breaksAndResprouts')
+    const byHand = plant.hand.some((h) =>
+      ['pullWhole', 'pullYoung', 'digRoot', 'digBulbs', 'digTubers', 'cutOut'].includes(h),
+    )
+    if (!byHand) return out('pull', 'notByHand')
+    const params = { count: quantum.count ?? 0, limit: limits.pullUpTo }
+    if (quantum.count === undefined)
+      return quantum.coverHigh !== undefined && quantum.coverHigh <= limits.cultureUpTo
+        ? { act: 'pull', rank: 0.6, because: 'littleOfIt', params }
+        : out('pull', 'notCounted')
+    if (quantum.count > limits.pullUpTo)
+      return { ...out('pull', 'tooManyToPull', params), threshold: 'pullUpTo' }
+    const young = stage === 'seedling' || stage === 'leaves' || stage === 'tillers'
+    const whole = plant.hand.includes('pullWhole') || (plant.hand.includes('pullYoung') && young)
+    return {
+      act: 'pull',
+      rank: whole ? 0.9 : 0.8,
+      because: whole ? 'comesOutWhole' : 'digOut',
+      params,
+      threshold: 'pullUpTo',
+    }
+  },
+  mowAndFeed({ plant, quantum, limits }) {
+    if (plant.group === 'moss') return { act: 'mowAndFeed', rank: 0.92, because: 'onlyCulture', params: {} }
+    const helps = plant.reasons.some((r) => ['lowNitrogen', 'lowMowing', 'thinTurf', 'infertile'].includes(r))
+    if (!helps) return out('mowAndFeed', 'notWhy')
+    const cover = quantum.cover
+    if (cover !== undefined && cover <= limits.cultureUpTo)
+      return {
+        act: 'mowAndFeed',
+        rank: 0.75,
+        because: 'thickTurfWins',
+        params: { cover, limit: limits.cultureUpTo },
+        threshold: 'cultureUpTo',
+      }
+    return { act: 'mowAndFeed', rank: 0.3, because: 'alongside', params: {} }
+  },
+  spot({ plant, quantum, limits }) {
+    if (plant.group === 'moss') return out('spot', 'onlyCulture')
+    const { cover, count } = quantum
+    if (cover !== undefined && cover > limits.spotUpTo)
+      return {
+        ...out('spot', 'tooMuchForSpots', { cover, limit: limits.spotUpTo }),
+        threshold: 'spotUpTo',
+      }
+    const params = { cover: cover ?? 0, count: count ?? 0, limit: limits.spotUpTo }
+    return { act: 'spot', rank: 0.7, because: 'scattered', params, threshold: 'spotUpTo' }
+  },
+  broadcast({ plant, quantum, limits }) {
+    if (plant.group === 'moss') return out('broadcast', 'onlyCulture')
+    const params = { cover: quantum.cover ?? 0, limit: limits.spotUpTo }
+    if (quantum.cover !== undefined && quantum.cover > limits.spotUpTo)
+      return { act: 'broadcast', rank: 0.78, because: 'everywhere', params, threshold: 'spotUpTo' }
+    return { ...out('broadcast', 'notEverywhere', params), threshold: 'spotUpTo' }
+  },
+  overseed({ wantedShare, turf, day, limits, ...situation }) {
+    if (wantedShare === null) return out('overseed', 'wantedNotSaid')
+    const params = { share: wantedShare, limit: limits.overseedBelow }
+    if (wantedShare >= limits.overseedBelow)
+      return { ...out('overseed', 'thickEnough', params), threshold: 'overseedBelow' }
+    const months = turf.season === 'cool' ? ([8, 10] as const) : ([5, 7] as const)
+    const window = computeClock({ clock: { germinates: [...months], seen: [1, 12] } }, situation).germinates!
+    const away = daysFromSpan(dayOfYear(day), window)
+    if (away === 0)
+      return { act: 'overseed', rank: 0.82, because: 'seedNow', params, threshold: 'overseedBelow' }
+    const from = addDays(day, daysUntil(dayOfYear(day), window))
+    return {
+      act: 'overseed',
+      rank: 0.5,
+      because: 'seedLater',
+      params: { ...params, from },
+      threshold: 'overseedBelow',
+    }
+  },
+  renovate({ wantedShare, limits }) {
+    if (wantedShare === null) return out('renovate', 'wantedNotSaid')
+    const params = { share: wantedShare, limit: limits.renovateBelow }
+    if (wantedShare >= limits.renovateBelow)
+      return { ...out('renovate', 'mostlyWanted', params), threshold: 'renovateBelow' }
+    return { act: 'renovate', rank: 0.9, because: 'wantedIsMinority', params, threshold: 'renovateBelow' }
+  },
+}
