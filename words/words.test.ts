@@ -1,9 +1,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it, test } from 'vitest'
-import { createWords, loadCatalogue, presentQuantity, type Reader } from './src/index.ts'
+import { createWords, loadWholeCatalogue, presentQuantity, type Reader } from './src/index.ts'
 
-const catalogue = await loadCatalogue('en-US')
+const catalogue = await loadWholeCatalogue('en-US')
 const us: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
 const metric: Reader = { locale: 'en-AU', units: 'metric', temperature: 'C' }
 const words = createWords(catalogue, us)

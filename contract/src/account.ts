@@ -7,6 +7,15 @@ import { label, labelRules, type Label } from './shelf.ts'
 import { reading, type Reading } from './soil.ts'
 import { place, section, yard, zone, type Place, type Section, type Yard, type Zone } from './yard.ts'
 import type { ApplicationRecord } from './ledger.ts'
+import {
+  filedPhoto,
+  find,
+  seasonMark,
+  type FiledPhoto,
+  type Find,
+  type FindPhoto,
+  type SeasonMark,
+} from './scout.ts'
 
 /** What every station needs of an account, in one answer. Readings, mixes and records come by year. */
 export interface AccountState {
@@ -18,12 +27,17 @@ export interface AccountState {
   sprayers: Sprayer[]
   calibrations: Calibration[]
   labels: Label[]
+  finds: Find[]
+  photos: FindPhoto[]
+  marks: SeasonMark[]
 }
 
 export const demoDay = Joi.object({ day: day.required() })
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 1
+export const accountFileVersion = 2
+/** Versions that are read; the first had no finds. */
+const readVersions = [1, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
@@ -34,7 +48,7 @@ export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | '
 /** The whole account as one file. Ids hold inside the file; see docs/account-file.md. */
 export interface AccountFile {
   format: typeof accountFileFormat
-  version: typeof accountFileVersion
+  version: number
   exportedAt: string
   yards: Yard[]
   zones: Zone[]
@@ -46,6 +60,9 @@ export interface AccountFile {
   labels: Label[]
   mixes: Mix[]
   records: FiledRecord[]
+  finds: Find[]
+  photos: FiledPhoto[]
+  marks: SeasonMark[]
 }
 
 const most = 200_000
@@ -83,7 +100,9 @@ const filedRecord = Joi.object({
 
 export const accountFile = Joi.object<AccountFile>({
   format: Joi.string().valid(accountFileFormat).required(),
-  version: Joi.number().valid(accountFileVersion).required(),
+  version: Joi.number()
+    .valid(...readVersions)
+    .required(),
   exportedAt: instant.required(),
   yards: withRow(yard),
   zones: withRow(zone),
@@ -95,6 +114,9 @@ export const accountFile = Joi.object<AccountFile>({
   labels: withRow(label),
   mixes: list(filedMix, most).required(),
   records: list(filedRecord, most).required(),
+  finds: list(find.row, most).default([]),
+  photos: list(filedPhoto, most).default([]),
+  marks: list(seasonMark.row, most).default([]),
 })
 
 /** What an import did. */

@@ -7,6 +7,7 @@ import {
   type Section as TapedSection,
   type TurfState,
 } from '@jardinero/core/yard'
+import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
 import { timingSchoolIds, type TimingSchoolId } from '@jardinero/core/soil'
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
 
@@ -18,6 +19,8 @@ export interface Yard extends Row {
   /** Code of the nearest shipped climate. */
   climate: string
   timingSchool: TimingSchoolId
+  /** The numbers a verdict on a find rests on, where the person has changed them. */
+  verdictThresholds?: Partial<Thresholds> | null
 }
 
 /** A part of the yard with one turf. */
@@ -68,6 +71,9 @@ export const yard = rowShapes({
   timingSchool: Joi.string()
     .valid(...timingSchoolIds)
     .required(),
+  verdictThresholds: Joi.object()
+    .pattern(Joi.valid(...Object.keys(verdictThresholds)), Joi.number())
+    .allow(null),
 })
 
 export const zone = rowShapes({

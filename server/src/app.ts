@@ -2,7 +2,7 @@ import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
 import Fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
-import { createWords, loadCatalogue } from '@jardinero/words'
+import { createWords, loadWholeCatalogue } from '@jardinero/words'
 import { accountRoutes } from './account/routes.ts'
 import { benchCollections, benchRoutes } from './bench/routes.ts'
 import { ledgerRoutes } from './ledger/routes.ts'
@@ -16,6 +16,7 @@ import { registerSignedIn } from './platform/signedIn.ts'
 import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
 import { serveWeb } from './platform/webFolder.ts'
 import { quantityRoutes } from './quantity/routes.ts'
+import { scoutCollections, scoutRoutes } from './scout/routes.ts'
 import { shelfCollections } from './shelf/routes.ts'
 import { soilCollections, soilRoutes } from './soil/routes.ts'
 import { yardCollections, yardRoutes } from './yard/routes.ts'
@@ -28,7 +29,7 @@ export interface AppParts {
 }
 
 async function createWordsFor(): Promise<(request: FastifyRequest) => ReturnType<typeof createWords>> {
-  const catalogue = await loadCatalogue('en')
+  const catalogue = await loadWholeCatalogue('en')
   const stranger = { locale: 'en-US', units: 'us', temperature: 'F' } as const
   return (request) => createWords(catalogue, request.person ?? stranger)
 }
@@ -75,6 +76,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
   await app.register(async (rooms) => {
     for (const collection of [
       ...yardCollections,
+      ...scoutCollections(clock),
       ...soilCollections(clock),
       ...shelfCollections,
       ...benchCollections,
@@ -82,6 +84,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
       registerCollection(rooms, collection)
     quantityRoutes(rooms)
     yardRoutes(rooms)
+    await scoutRoutes(rooms, clock)
     soilRoutes(rooms)
     benchRoutes(rooms, clock)
     ledgerRoutes(rooms, clock)

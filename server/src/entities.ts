@@ -2,6 +2,7 @@ import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './a
 import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts'
 import { amendmentEntity, recordEntity } from './ledger/entities.ts'
 import { labelEntity } from './shelf/entities.ts'
+import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
 import { readingEntity } from './soil/entities.ts'
 import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/entities.ts'
 
@@ -22,4 +23,8 @@ export const entities = [
   mixEntity,
   recordEntity,
   amendmentEntity,
+  findEntity,
+  photoEntity,
+  seasonMarkEntity,
+  drillCardEntity,
 ]

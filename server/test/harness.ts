@@ -62,13 +62,14 @@ export class Visitor {
 
   constructor(private readonly app: FastifyInstance) {}
 
-  async send(method: string, url: string, payload?: unknown) {
+  async send(method: string, url: string, payload?: unknown, contentType?: string) {
     const response = await this.app.inject({
       method: method as 'GET',
       url,
       headers: {
         ...(this.cookie && { cookie: this.cookie }),
         ...(this.token && { 'x-csrf-token': this.token }),
+        ...(contentType && { 'content-type': contentType }),
       },
       ...(payload !== undefined && { payload: payload as InjectOptions['payload'] }),
     } as InjectOptions)
@@ -78,6 +79,7 @@ export class Visitor {
   }
   get = (url: string) => this.send('GET', url)
   post = (url: string, payload: unknown = {}) => this.send('POST', url, payload)
+  sendBytes = (url: string, bytes: Buffer, type: string) => this.send('POST', url, bytes, type)
   patch = (url: string, payload: unknown) => this.send('PATCH', url, payload)
 
   async open(): Promise<this> {

@@ -82,6 +82,9 @@ export const homeState = (): AccountState => ({
     },
   ],
   labels: [{ id: 'l', version: 1, rules }],
+  finds: [],
+  photos: [],
+  marks: [],
 })
 
 export const reading = (placeId: string, day: string, fahrenheit: number): Reading => ({
@@ -170,7 +173,7 @@ export async function atHome({
   useSeason().readings = readings
   useSeason().records = records
   const blank = { template: '<i />' }
-  const names = ['today', 'yard', 'soil', 'bench', 'ledger', 'you']
+  const names = ['today', 'yard', 'scout', 'soil', 'bench', 'ledger', 'you']
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: name === 'today' ? '/' : `/${name}`, name, component: blank })),

@@ -6,6 +6,7 @@ import frame from './frame.json' with { type: 'json' }
 import ledger from './ledger.json' with { type: 'json' }
 import problem from './problem.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
+import scout from './scout.json' with { type: 'json' }
 import soil from './soil.json' with { type: 'json' }
 import today from './today.json' with { type: 'json' }
 import units from './units.json' with { type: 'json' }
@@ -21,6 +22,7 @@ export const catalogue: Catalogue = {
   ...ledger,
   ...problem,
   ...refusal,
+  ...scout,
   ...soil,
   ...today,
   ...units,

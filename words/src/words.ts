@@ -28,6 +28,8 @@ const codePrefix: Record<string, string> = {
   toDimension: 'dimension',
   placeKind: 'placeKind',
   signalWord: 'signalWord',
+  plant: 'plant',
+  stage: 'stage',
 }
 
 const isDay = (value: unknown): value is string =>
@@ -80,7 +82,7 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
 
   const quantity: Words['quantity'] = (value, unit, asIs = false) => {
     const shown = presentQuantity(value, unit, reader, asIs)
-    if (shown.unit === 'count') return shown.number
+    if (shown.unit === 'count' || shown.unit === 'times') return shown.number
     return message('unit.with').format({ number: shown.number, unit: say(`unit.${shown.unit}`) }) as string
   }
 

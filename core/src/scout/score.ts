@@ -18,15 +18,15 @@ export function parseScore(text: string | undefined, character: Character): Scor
   return { kind: 'states', shares: shares.map((s) => s / sum) }
 }
 
-/** The states a plant may show, the usual one first; empty where unknown or inapplicable. */
+/** The states a plant may show, the usual one first, then as written; empty where unknown or inapplicable. */
 export function statesOf(text: string | undefined, character: Character): string[] {
   const score = parseScore(text, character)
   if (score.kind !== 'states') return []
-  return character.states
-    .map((state, i): [string, number] => [state, score.shares[i]!])
-    .filter(([, share]) => share > 0)
-    .toSorted((a, b) => b[1] - a[1])
-    .map(([state]) => state)
+  const share = (state: string) => score.shares[character.states.indexOf(state)]!
+  return text!
+    .split(' ')
+    .map((word) => word.split(':')[0]!)
+    .toSorted((a, b) => share(b) - share(a))
 }
 
 /** Whether two plants never show the same state of a character. */

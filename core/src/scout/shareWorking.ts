@@ -26,7 +26,7 @@ export function computeShare(
         ...Object.fromEntries(parts.map(([name, weight]) => [name, operand(weight, 'times')])),
         allPlants: operand(parts.reduce((p, [, w]) => p * w, 1) / prior[t]!, 'times'),
       },
-      result: operand(prior[t]!, 'ratio'),
+      result: operand(prior[t]!, 'times'),
       source: 'priorEstimate',
     },
   ]
@@ -42,8 +42,8 @@ export function computeShare(
       code: 'answerChance',
       subject: `${character.code}.${state}`,
       formula: '{before} × {chance}',
-      operands: { before: operand(joint, 'ratio'), chance: operand(chance, 'ratio') },
-      result: operand(joint * chance, 'ratio'),
+      operands: { before: operand(joint, 'times'), chance: operand(chance, 'times') },
+      result: operand(joint * chance, 'times'),
       source: 'misreading',
     })
     joint *= chance
@@ -52,7 +52,7 @@ export function computeShare(
   steps.push({
     code: 'shareOfAll',
     formula: '{joint} ÷ {allPlants}',
-    operands: { joint: operand(joint, 'ratio'), allPlants: operand(sum, 'ratio') },
+    operands: { joint: operand(joint, 'times'), allPlants: operand(sum, 'times') },
     result: operand(joint / sum, 'ratio'),
     source: 'bayes',
   })

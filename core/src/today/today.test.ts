@@ -12,6 +12,7 @@ const nothing: TodayState = {
   hasLabel: true,
   treatedZones: [],
   untreatedZones: ['Front'],
+  barriersDue: [],
   wateringDue: [],
 }
 
@@ -32,6 +33,16 @@ describe('today', () => {
     })
     expect(items.map((i) => i.code)).toEqual(['waterIn', 'tapeZone', 'tapeZone', 'firstReading', 'markEdge'])
     expect(items[3]?.params).toMatchObject({ place: 'Drive edge' })
+  })
+  it('brings a barrier that was marked, the more pressing the nearer it germinates', () => {
+    const due = { zone: 'Front', plant: 'annualBluegrass', germinates: '2026-09-01' }
+    const lossAt = (days: number) => computeToday({ ...nothing, barriersDue: [{ ...due, days }] })[0]!
+    expect(lossAt(14)).toMatchObject({
+      code: 'barrierMark',
+      room: 'scout',
+      params: { plant: 'annualBluegrass' },
+    })
+    expect(lossAt(0).loss).toBeGreaterThan(lossAt(14).loss)
   })
 })
 

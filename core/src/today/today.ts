@@ -2,7 +2,7 @@ import type { Day, Params } from '../quantity/index.ts'
 import type { Timing } from '../soil/index.ts'
 
 /** The room where a thing on today's list is done. */
-export type TodayRoom = 'yard' | 'soil' | 'bench' | 'ledger'
+export type TodayRoom = 'yard' | 'scout' | 'soil' | 'bench' | 'ledger'
 
 /** One thing to do: a sentence and its because, both by code under today.<code>. */
 export interface TodayItem {
@@ -29,6 +29,8 @@ export interface TodayState {
   /** Zones already treated with a pre-emergent this season. */
   treatedZones: string[]
   untreatedZones: string[]
+  /** Marks whose day has come: a barrier against a plant that was found. */
+  barriersDue: { zone: string; plant: string; germinates: Day; days: number }[]
   wateringDue: { zone: string; label: string; by: Day; days: number; leastIn: number }[]
 }
 
@@ -94,7 +96,20 @@ export function computeToday(state: TodayState): TodayItem[] {
     params: { zone, label, by, days: Math.abs(days), depth: { value: leastIn, unit: 'in' } },
     loss: days < 0 ? 0.5 : Math.max(0.75, 1 - days / 30),
   }))
-  return [...areas, ...watering, ...timingItem(state), ...readingItems(state), ...readyItems(state)]
+  const barriers = state.barriersDue.map(({ zone, plant, germinates, days }): TodayItem => ({
+    code: 'barrierMark',
+    room: 'scout',
+    params: { zone, plant, germinates },
+    loss: days <= 0 ? 0.85 : Math.max(0.6, 0.85 - days / 100),
+  }))
+  return [
+    ...areas,
+    ...watering,
+    ...barriers,
+    ...timingItem(state),
+    ...readingItems(state),
+    ...readyItems(state),
+  ]
     .toSorted((a, b) => b.loss - a.loss)
     .slice(0, most)
 }

@@ -1,5 +1,6 @@
 export { computeArea, computeRoundingEffect, defaultTapeUncertaintyFt, type MeasuredArea } from './area.ts'
 export { computeGeographicArea } from './geographic.ts'
+export { geographicToPlan, planToGeographic, type GeographicPoint } from './planPosition.ts'
 export {
   hemisphereOf,
   placeKinds,

@@ -79,6 +79,7 @@ const places = [
   { zone: 'front', name: 'Front middle', kind: 'middle', section: null, side: null },
   { zone: 'front', name: 'Drive edge', kind: 'edge', section: 'Front lawn', side: 3 },
   { zone: 'front', name: 'Wet corner', kind: 'wet', section: null, side: null },
+  { zone: 'front', name: 'Under the maple', kind: 'shade', section: null, side: null },
   { zone: 'strip', name: 'Strip middle', kind: 'middle', section: null, side: null },
   { zone: 'strip', name: 'South wall', kind: 'edge', section: 'Strip', side: 2 },
 ]
@@ -90,6 +91,7 @@ const aheadF: Record<string, number> = {
   'Front middle': 0,
   'Drive edge': 3.4,
   'Wet corner': -1.3,
+  'Under the maple': -2.1,
   'Strip middle': 0.9,
   'South wall': 2.6,
 }
@@ -122,8 +124,8 @@ async function addYard(scope: AccountScope): Promise<void> {
 async function addReadings(scope: AccountScope): Promise<void> {
   for (const [i, before] of readDays.entries())
     for (const [j, { name }] of places.entries()) {
-      // The wet corner is read now and then; the ripple keeps the lines from running parallel.
-      if (name === 'Wet corner' && i % 3) continue
+      // Two places are read now and then; the ripple keeps the lines from running parallel.
+      if ((name === 'Wet corner' && i % 3) || (name === 'Under the maple' && i % 4)) continue
       const ahead = aheadF[name]! * (0.55 + (0.45 * i) / readDays.length) + 0.35 * Math.sin(1.7 * i + j)
       await scope.add('soil_reading', {
         id: demoId(`reading ${name} ${before}`),
@@ -202,8 +204,62 @@ async function addLastYear(scope: AccountScope): Promise<void> {
   }
 }
 
+/** What was found last year. */
+const lastFinds = [
+  {
+    plant: 'smoothCrabgrass',
+    place: 'Drive edge',
+    foundOn: '2025-08-16',
+    stage: 'seeding',
+    at: [3, 24],
+    amount: { kind: 'grid', hits: 9, points: 60 },
+  },
+  {
+    plant: 'groundIvy',
+    place: 'Under the maple',
+    foundOn: '2025-10-04',
+    stage: 'mature',
+    at: [78, 8],
+    amount: { kind: 'grid', hits: 5, points: 80 },
+  },
+  {
+    plant: 'whiteClover',
+    place: 'Under the maple',
+    foundOn: '2025-10-04',
+    stage: 'mature',
+    at: [68, 22],
+    amount: { kind: 'count', count: 14 },
+  },
+]
+
+async function addFinds(scope: AccountScope): Promise<void> {
+  for (const {
+    place,
+    at: [xFt, yFt],
+    ...found
+  } of lastFinds)
+    await scope.add('plant_find', {
+      ...found,
+      id: demoId(`find ${found.plant}`),
+      zoneId: demoId('front'),
+      placeId: demoId(place),
+      xFt,
+      yFt,
+      candidates: [],
+      answers: {},
+      leafCount: null,
+      tillerCount: null,
+      wantedShare: 0.85,
+      note: '',
+    })
+}
+
 /** Leaf to root: the records give way only to this. */
 const tables = [
+  'drill_card',
+  'season_mark',
+  'find_photo',
+  'plant_find',
   'record_amendment',
   'application_record',
   'mix',
@@ -249,5 +305,6 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
     await addReadings(scope)
     await addBench(scope)
     await addLastYear(scope)
+    await addFinds(scope)
   })
 }

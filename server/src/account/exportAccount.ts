@@ -6,8 +6,10 @@ import {
   type FiledRecord,
 } from '@jardinero/contract/account'
 import type { StoredAmendment, StoredRecord } from '../ledger/entities.ts'
+import type { FindPhoto } from '@jardinero/contract/scout'
 import { toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
+import { readPicture } from '../scout/photos.ts'
 
 async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   const amendments = new Map<string, FiledRecord['amendments']>()
@@ -22,6 +24,13 @@ async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
     ...record,
     amendments: amendments.get(record.id) ?? [],
   }))
+}
+
+async function filedPhotos(scope: AccountScope): Promise<AccountFile['photos']> {
+  const filed: AccountFile['photos'] = []
+  for (const photo of (await scope.find('find_photo')).map(toWire<FindPhoto>))
+    filed.push({ ...photo, picture: (await readPicture(scope, photo.id)).toString('base64') })
+  return filed
 }
 
 /** The whole account as one file. */
@@ -41,5 +50,8 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     labels: await rows('label'),
     mixes: await rows<Mix>('mix'),
     records: await filedRecords(scope),
+    finds: await rows('plant_find'),
+    photos: await filedPhotos(scope),
+    marks: await rows('season_mark'),
   }
 }

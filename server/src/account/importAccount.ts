@@ -20,6 +20,9 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'calibrations', entity: 'calibration', refs: { sprayerId: 'sprayers' } },
   { part: 'labels', entity: 'label', refs: {} },
   { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
+  { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
+  { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
+  { part: 'marks', entity: 'season_mark', refs: { zoneId: 'zones' } },
   { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
 ]
 
@@ -97,8 +100,9 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
       rows.map((r) => String(translate(r.id))),
     )
     const fresh = rows.filter((r) => !here.has(String(translate(r.id))))
-    const owned = fresh.map(({ amendments: _, ...row }) => ({
+    const owned = fresh.map(({ amendments: _, picture, ...row }) => ({
       ...row,
+      ...(typeof picture === 'string' && { picture: Buffer.from(picture, 'base64') }),
       ...Object.fromEntries(
         Object.keys(refs).map((ref) => [ref, row[ref] === null ? null : translate(row[ref])]),
       ),

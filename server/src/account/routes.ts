@@ -35,6 +35,9 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     sprayers: await rows('sprayer'),
     calibrations: await rows('calibration'),
     labels: await rows('label'),
+    finds: await rows('plant_find'),
+    photos: await rows('find_photo'),
+    marks: await rows('season_mark'),
   }
 }
 

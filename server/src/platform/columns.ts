@@ -28,6 +28,9 @@ export const column = {
   day: { type: 'date' },
   dayOrNull: { type: 'date', nullable: true },
   json: { type: 'jsonb' },
+  jsonOrNull: { type: 'jsonb', nullable: true },
+  /** Read only where it is asked for. */
+  bytes: { type: 'bytea', select: false },
   numeric: { type: 'numeric', transformer: numericTransformer },
   numericOrNull: { type: 'numeric', nullable: true, transformer: numericTransformer },
   instant: {

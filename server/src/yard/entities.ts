@@ -14,6 +14,7 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     timeZone: column.text,
     climate: column.text,
     timingSchool: column.text,
+    verdictThresholds: column.jsonOrNull,
   },
   uniques: [accountKey],
   foreignKeys: [ofAccount],

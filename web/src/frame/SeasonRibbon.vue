@@ -1,18 +1,20 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { line } from 'd3-shape'
+import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { addDays, type Day } from '@jardinero/core/quantity'
+import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import YardName from './YardName.vue'
 import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
+import { useGerminationHills } from './useGerminationHills.ts'
 import { useSeasonLines, type SeasonLine } from './useSeasonLines.ts'
 
 /** The year across the top: readings of middle and edge, passes as pegs, the day one stands on. Click or drag to stand elsewhere. */
 const { today, day, records } = useYard()
 const { lines } = useSeasonLines()
+const { hills, marks } = useGerminationHills()
 const { say, day: sayDay } = useWords()
 const router = useRouter()
 const route = useRoute()
@@ -39,6 +41,22 @@ const path = (l: SeasonLine) =>
     (p) => scale.value.x(p.day),
     (p) => y.value(p.temperatureC),
   )(l.points) ?? ''
+/** Each hill as an outline on the ground line, every third day. */
+const hillPaths = computed(() => {
+  const [from, to] = span.value
+  const days = Array.from({ length: Math.floor(daysBetween(from, to) / 3) + 1 }, (_, i) =>
+    addDays(from, i * 3),
+  )
+  return hills.value.map(({ plant, heightAt }) => ({
+    plant,
+    d: area<Day>(
+      (d) => scale.value.x(d),
+      64,
+      (d) => 64 - 26 * heightAt(d),
+    )(days),
+  }))
+})
+const marksHere = computed(() => marks.value.filter((m) => scale.value.inside(m.from)))
 const pegs = computed(() => records.value.filter((r) => scale.value.inside(r.day)))
 const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 
@@ -92,6 +110,7 @@ function step(event: KeyboardEvent): void {
       @keydown="step"
     >
       <svg v-if="width" :width="width" height="84" aria-hidden="true">
+        <path v-for="h in hillPaths" :key="h.plant" :d="h.d ?? ''" class="hill" />
         <line x1="0" :x2="width" y1="64" y2="64" class="ground" />
         <g v-for="m in scale.months" :key="m.getTime()">
           <line
@@ -106,6 +125,10 @@ function step(event: KeyboardEvent): void {
         <g v-for="l in shown" :key="l.kind" :class="l.kind">
           <path :d="path(l)" />
           <circle v-for="p in l.points" :key="p.day" :cx="scale.x(p.day)" :cy="y(p.temperatureC)" r="1.8" />
+        </g>
+        <g v-for="m in marksHere" :key="m.id" class="mark" :transform="`translate(${scale.x(m.from)} 0)`">
+          <line y1="30" y2="64" />
+          <path d="M0 30h9l-3 4 3 4h-9z" />
         </g>
         <g v-for="r in pegs" :key="r.id" class="peg" :transform="`translate(${scale.x(r.day)} 0)`">
           <line y1="30" y2="64" />
@@ -195,6 +218,15 @@ text {
 }
 .edge circle {
   fill: var(--ember);
+}
+.hill {
+  fill: color-mix(in srgb, var(--plum) 17%, transparent);
+}
+.mark line,
+.mark path {
+  stroke: var(--clay);
+  fill: var(--paper);
+  stroke-width: 1.3;
 }
 .peg line {
   stroke: var(--clay);

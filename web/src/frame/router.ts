@@ -6,6 +6,7 @@ import { useSession } from '../kit/session.ts'
 /** The stations in the order of the work; those not built yet are not here, and so not shown. */
 export const stations = [
   { name: 'yard', key: '1' },
+  { name: 'scout', key: '2' },
   { name: 'soil', key: '3' },
   { name: 'bench', key: '6' },
   { name: 'ledger', key: '8' },
@@ -14,6 +15,7 @@ export const stations = [
 const routes: RouteRecordRaw[] = [
   { path: '/', name: 'today', component: () => import('../today/TodayPage.vue') },
   { path: '/yard', name: 'yard', component: () => import('../yard/YardStation.vue') },
+  { path: '/scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
   { path: '/soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },
   { path: '/bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
   { path: '/ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },

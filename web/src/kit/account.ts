@@ -3,7 +3,8 @@ import { ref } from 'vue'
 import type { AccountState } from '@jardinero/contract/account'
 import type { Almanac } from './almanac.ts'
 import type { Row } from '@jardinero/contract/field'
-import { get, newId, send } from './api.ts'
+import type { FindPhoto } from '@jardinero/contract/scout'
+import { get, newId, send, sendBytes } from './api.ts'
 
 export type Rows = { [K in keyof AccountState]: AccountState[K] extends (infer R extends Row)[] ? R : never }
 export type Part = { [K in keyof Rows]: Rows[K] extends never ? never : K }[keyof Rows]
@@ -16,6 +17,8 @@ const paths: Record<Part, string> = {
   sprayers: 'bench/sprayers',
   calibrations: 'bench/calibrations',
   labels: 'shelf/labels',
+  finds: 'scout/finds',
+  marks: 'scout/marks',
 }
 
 const emptyState = (): AccountState => ({
@@ -27,6 +30,9 @@ const emptyState = (): AccountState => ({
   sprayers: [],
   calibrations: [],
   labels: [],
+  finds: [],
+  photos: [],
+  marks: [],
 })
 
 /** The account's things as the server has them. Changed only by what the server answers. */
@@ -82,9 +88,18 @@ export const useAccount = defineStore('account', () => {
       1,
     )
   }
+  async function addPhoto(findId: string, picture: Blob, keepPlace: boolean): Promise<void> {
+    const url = `/api/scout/finds/${findId}/photos?id=${newId()}&keepPlace=${keepPlace}`
+    const photo = await sendBytes<FindPhoto>(url, picture)
+    state.value.photos = [...state.value.photos.filter((p) => p.id !== photo.id), photo]
+  }
+  async function removePhoto(id: string): Promise<void> {
+    await send('DELETE', `/api/scout/photos/${id}`)
+    state.value.photos = state.value.photos.filter((p) => p.id !== id)
+  }
   async function moveDemo(day: string): Promise<void> {
     await send('PUT', '/api/account/demo-day', { day })
     state.value.account.demoDay = day
   }
-  return { state, almanac, loaded, load, clear, put, add, change, remove, moveDemo }
+  return { state, almanac, loaded, load, clear, put, add, change, remove, addPhoto, removePhoto, moveDemo }
 })

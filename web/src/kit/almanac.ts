@@ -1,3 +1,4 @@
+import type { Belt } from '@jardinero/core/scout'
 import type { LabelRules } from '@jardinero/core/shelf'
 
 /** The reference data as the server gives it out. */
@@ -7,6 +8,7 @@ export interface Almanac {
     code: string
     name: string
     kind: string
+    belt: Belt
     latitude: number
     longitude: number
     timeZone: string

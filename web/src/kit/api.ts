@@ -36,12 +36,19 @@ function untilBack(): Promise<void> {
 }
 
 async function sendOnce(method: string, url: string, body?: unknown): Promise<Response | undefined> {
+  const bytes = body instanceof Blob
   const headers = {
     'x-csrf-token': csrfToken,
-    ...(body !== undefined && { 'content-type': 'application/json' }),
+    ...(body !== undefined && {
+      'content-type': bytes ? body.type || 'application/octet-stream' : 'application/json',
+    }),
   }
   try {
-    return await fetch(url, { method, headers, ...(body !== undefined && { body: JSON.stringify(body) }) })
+    return await fetch(url, {
+      method,
+      headers,
+      ...(body !== undefined && { body: bytes ? body : JSON.stringify(body) }),
+    })
   } catch {
     return undefined
   }
@@ -72,5 +79,7 @@ export async function send<T>(method: string, url: string, body?: unknown): Prom
   }
 }
 
+/** Sends a file as it is. @throws ApiProblem */
+export const sendBytes = <T>(url: string, bytes: Blob): Promise<T> => send<T>('POST', url, bytes)
 export const get = <T>(url: string): Promise<T> => send<T>('GET', url)
 export const newId = (): string => crypto.randomUUID()

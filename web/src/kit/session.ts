@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Person, Preferences, SessionState } from '@jardinero/contract/person'
-import { createWords, loadCatalogue, type Catalogue, type Words } from '@jardinero/words'
+import { createWords, loadCatalogue, loadPlantWords, type Catalogue, type Words } from '@jardinero/words'
 import { get, send, setCsrfToken } from './api.ts'
 
 /** Before anyone is signed in: the browser's language, US units where it is American. */
@@ -32,6 +32,11 @@ export const useSession = defineStore('session', () => {
     catalogue.value = loaded
     take(state)
   }
+  /** Adds the words of plants, which are large, to what can be said. */
+  async function learnPlants(): Promise<void> {
+    const plants = await loadPlantWords(preferences.value.locale)
+    catalogue.value = { ...catalogue.value, ...plants }
+  }
   const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> =>
     take(await send<SessionState>('POST', `/api/session/${how}`, body))
 
@@ -43,7 +48,7 @@ export const useSession = defineStore('session', () => {
     const { version } = person.value!
     person.value = await send<Person>('PATCH', '/api/account/me', { version, ...patch })
   }
-  return { person, demoOffered, catalogue, words, preferences, open, enter, leave, prefer }
+  return { person, demoOffered, catalogue, words, preferences, open, learnPlants, enter, leave, prefer }
 })
 
 /** The words of the person here; always current in templates and computed values. */

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { yearOf, type Day } from '@jardinero/core/quantity'
 import { passOfRecord } from '@jardinero/core/ledger'
+import type { Situation } from '@jardinero/core/scout'
 import { computeTiming, type ProbeReading, type Timing } from '@jardinero/core/soil'
 import { computeArea, hemisphereOf, type MeasuredArea } from '@jardinero/core/yard'
 import { useAccount } from './account.ts'
@@ -68,6 +69,11 @@ export function useYard() {
     })
     return outcome.ok ? outcome.value : undefined
   })
+  /** Hemisphere and length of season: what a plant's year depends on. */
+  const situation = computed<Situation>(() => ({
+    hemisphere: hemisphereOf(yard.value?.latitude ?? 0),
+    belt: account.almanac.climates.find((c) => c.code === yard.value?.climate)?.belt ?? 'mild',
+  }))
   const year = computed(() => yearOf(day.value))
   return {
     yard,
@@ -84,6 +90,7 @@ export function useYard() {
     records,
     passesOn,
     timing,
+    situation,
   }
 }
 export type OpenRecord = ReturnType<typeof useYard>['records']['value'][number]

@@ -46,6 +46,15 @@ export function useToday() {
         }
       }),
   )
+  /** A mark waits from its day until six weeks into the germination. */
+  const barriersDue = computed(() =>
+    account.state.marks
+      .filter((m) => !m.done && m.from <= day.value && daysBetween(m.germinatesFrom, day.value) < 42)
+      .flatMap(({ zoneId, plant, germinatesFrom: germinates }) => {
+        const zone = zones.value.find((z) => z.id === zoneId)?.name
+        return zone ? [{ zone, plant, germinates, days: daysBetween(day.value, germinates) }] : []
+      }),
+  )
   const state = computed<TodayState>(() => {
     const calibrated = account.state.calibrations
       .filter((c) => c.day <= day.value)
@@ -62,6 +71,7 @@ export function useToday() {
       hasLabel: account.state.labels.length > 0,
       treatedZones: named((id) => treated.value.has(id)),
       untreatedZones: named((id) => !treated.value.has(id)),
+      barriersDue: barriersDue.value,
       wateringDue: wateringDue.value,
     }
   })

@@ -7,9 +7,17 @@ import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { boundsOf, nameBeside, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
 
-/** The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move it. */
-defineProps<{ chosen?: string | undefined }>()
-const emit = defineEmits<{ choose: [id: string]; move: [section: Section, xFt: number, yFt: number] }>()
+/**
+ * The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move
+ * it, unless the plan is still; then a press names a spot. What else lies on the plan comes through the slot, in feet.
+ */
+const props = defineProps<{ chosen?: string | undefined; still?: boolean }>()
+const emit = defineEmits<{
+  choose: [id: string]
+  move: [section: Section, xFt: number, yFt: number]
+  spot: [at: [xFt: number, yFt: number]]
+}>()
+defineSlots<{ over?: (scope: { ftPerPx: number }) => unknown }>()
 const { zones, places, sectionsOf } = useYard()
 const { say, quantity } = useWords()
 const session = useSession()
@@ -53,6 +61,7 @@ const barFt = computed(() => {
 })
 
 function press(event: PointerEvent, section: Section): void {
+  if (props.still) return
   emit('choose', section.id)
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   shift.value = { id: section.id, dx: 0, dy: 0, x0: event.clientX, y0: event.clientY }
@@ -68,6 +77,15 @@ function drop(section: Section): void {
   if (Math.hypot(dx, dy) > 3 * ftPerPx.value)
     emit('move', section, Math.round(section.xFt + dx), Math.round(section.yFt + dy))
 }
+/** The spot under the pointer, in feet. */
+function pressSpot(event: MouseEvent): void {
+  const svg = (event.currentTarget as SVGSVGElement).getBoundingClientRect()
+  const [left, top, spanX, spanY] = bounds.value
+  const scale = ftPerPx.value
+  const x = left + spanX / 2 + (event.clientX - svg.left - svg.width / 2) * scale
+  const y = top + spanY / 2 + (event.clientY - svg.top - svg.height / 2) * scale
+  emit('spot', [Math.round(x * 10) / 10, Math.round(y * 10) / 10])
+}
 const shiftOf = (id: string) =>
   shift.value?.id === id ? `translate(${shift.value.dx} ${shift.value.dy})` : undefined
 </script>
@@ -81,15 +99,16 @@ const shiftOf = (id: string) =>
       :height="height"
       role="group"
       :aria-label="say('yard.plan')"
+      @click="pressSpot"
     >
       <g
         v-for="p in ordered"
         :key="p.section.id"
         :transform="shiftOf(p.section.id)"
         class="section"
-        :class="[p.section.deduction ? 'off' : `zone${p.zone}`, { chosen: chosen === p.section.id }]"
-        tabindex="0"
-        role="button"
+        :class="[p.section.deduction ? 'off' : `zone${p.zone}`, { chosen: chosen === p.section.id, still }]"
+        :tabindex="still ? undefined : 0"
+        :role="still ? undefined : 'button'"
         :aria-label="p.section.name"
         @pointerdown="press($event, p.section)"
         @pointermove="drag"
@@ -106,6 +125,7 @@ const shiftOf = (id: string) =>
           {{ e.place.name }}
         </text>
       </g>
+      <slot name="over" :ft-per-px="ftPerPx" />
       <g
         :transform="`translate(${bounds[0] + 8 * ftPerPx} ${bounds[1] + bounds[3] - 8 * ftPerPx})`"
         class="bar"
@@ -127,6 +147,9 @@ path {
 }
 .section {
   cursor: move;
+}
+.still {
+  cursor: default;
 }
 .section path {
   stroke: var(--moss);

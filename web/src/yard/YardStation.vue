@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import type { Section } from '@jardinero/contract/yard'
 import { convert, figure } from '@jardinero/core/quantity'
 import { computeRoundingEffect } from '@jardinero/core/yard'
@@ -11,6 +12,7 @@ import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../kit/account.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import FindPins from '../scout/FindPins.vue'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
 import YardPlan from './YardPlan.vue'
@@ -19,6 +21,7 @@ import { freeSpot, placeSections } from './placed.ts'
 
 type Editing = { what: 'zone' | 'section' | 'place'; id?: string }
 const account = useAccount()
+const router = useRouter()
 const session = useSession()
 const { yard, zones, places, areas, sectionsOf } = useYard()
 const { say, quantity } = useWords()
@@ -52,6 +55,7 @@ const rounding = computed(() => {
   const rounded = Math.ceil(total.value.area.value / step) * step
   return { rounded: quantity(rounded, 'ft2'), effect: computeRoundingEffect(total.value.area.value, rounded) }
 })
+const openFind = (find: string) => router.push({ name: 'scout', query: { at: 'find', find } })
 const move = (section: Section, xFt: number, yFt: number) =>
   account.change('sections', section, { xFt, yFt }).catch(() => account.load())
 </script>
@@ -71,7 +75,9 @@ const move = (section: Section, xFt: number, yFt: number) =>
       <button class="link" @click="editing = { what: 'place' }">{{ say('yard.addPlace') }}</button>
       <button class="link" @click="editing = { what: 'zone' }">{{ say('yard.addZone') }}</button>
     </template>
-    <YardPlan :chosen="editing?.id" @choose="editing = { what: 'section', id: $event }" @move="move" />
+    <YardPlan :chosen="editing?.id" @choose="editing = { what: 'section', id: $event }" @move="move">
+      <template #over="{ ftPerPx }"><FindPins :ft-per-px="ftPerPx" @open="openFind" /></template>
+    </YardPlan>
     <p class="quiet small">{{ say('yard.planHint') }}</p>
     <template #rests>
       <template v-if="editing">

@@ -1,0 +1,185 @@
+import Joi from 'joi'
+import {
+  belts,
+  plantStages,
+  type Amount,
+  type Candidate,
+  type KeyAnswers,
+  type Sighting,
+} from '@jardinero/core/scout'
+import { placeKinds } from '@jardinero/core/yard'
+import { day, id, instant, list, number, rowShapes, text, type Row } from './field.ts'
+
+/** What was found, where, and how much of it. */
+export interface Find extends Row, Sighting {
+  zoneId: string
+  placeId: string | null
+  /** A point on the yard plan, feet. */
+  xFt: number | null
+  yFt: number | null
+  /** The answers it was keyed by. */
+  answers: KeyAnswers
+  note: string
+}
+
+/** A day to remember: a barrier against the next generation of a plant. */
+export interface SeasonMark extends Row {
+  zoneId: string
+  plant: string
+  from: string
+  germinatesFrom: string
+  done: boolean
+  note: string
+}
+
+/** A photo of a find, without its picture. */
+export interface FindPhoto {
+  id: string
+  findId: string
+  width: number
+  height: number
+  bytes: number
+  takenAt: string | null
+  /** Where it was taken; only where the person wanted it kept. */
+  latitude: number | null
+  longitude: number | null
+}
+
+const code = Joi.string()
+  .pattern(/^[a-z][A-Za-z0-9]*$/)
+  .max(60)
+const answers = Joi.object().pattern(code, code.allow(null))
+const candidates = list(
+  Joi.object<Candidate>({ code: code.required(), share: Joi.number().min(0).max(1).required() }),
+  10,
+)
+const amount = Joi.alternatives<Amount>(
+  Joi.object({ kind: Joi.string().valid('notCounted').required() }),
+  Joi.object({ kind: Joi.string().valid('count').required(), count: number.required() }),
+  Joi.object({
+    kind: Joi.string().valid('grid').required(),
+    hits: number.required(),
+    points: number.required(),
+  }),
+)
+const onPlan = Joi.number().min(-5000).max(5000).allow(null)
+
+export const find = rowShapes({
+  zoneId: id.required(),
+  placeId: id.allow(null).required(),
+  xFt: onPlan.required(),
+  yFt: onPlan.required(),
+  foundOn: day.required(),
+  plant: code.allow(null).required(),
+  candidates: candidates.required(),
+  answers: answers.required(),
+  stage: Joi.string()
+    .valid(...plantStages)
+    .required(),
+  leafCount: number.allow(null).required(),
+  tillerCount: number.allow(null).required(),
+  amount: amount.required(),
+  wantedShare: number.allow(null).required(),
+  note: text.required(),
+})
+
+export const seasonMark = rowShapes({
+  zoneId: id.required(),
+  plant: code.required(),
+  from: day.required(),
+  germinatesFrom: day.required(),
+  done: Joi.boolean().required(),
+  note: text.required(),
+})
+
+export const photoRequest = Joi.object({ id: id.required(), keepPlace: Joi.boolean().default(false) })
+
+/** A photo in the account file, its picture as base64. */
+export interface FiledPhoto extends FindPhoto {
+  picture: string
+}
+export const filedPhoto = Joi.object<FiledPhoto>({
+  id: id.required(),
+  findId: id.required(),
+  width: Joi.number().integer().min(1).required(),
+  height: Joi.number().integer().min(1).required(),
+  bytes: Joi.number().integer().min(1).required(),
+  takenAt: instant.allow(null).required(),
+  latitude: Joi.number().min(-90).max(90).allow(null).required(),
+  longitude: Joi.number().min(-180).max(180).allow(null).required(),
+  picture: Joi.string().base64().max(8_000_000).required(),
+})
+
+const context = {
+  day: day.required(),
+  hemisphere: Joi.string().valid('northern', 'southern').required(),
+  belt: Joi.string()
+    .valid(...belts)
+    .required(),
+}
+
+/** POST /api/scout/key */
+export const keyRequest = Joi.object({
+  ...context,
+  ask: Joi.string().valid('weed', 'turf').default('weed'),
+  turf: code,
+  soilC: Joi.number().min(-30).max(60),
+  marks: list(Joi.string().valid(...placeKinds), 10).default([]),
+  answers: answers.required(),
+  withoutHead: Joi.boolean().default(false),
+})
+
+/** POST /api/scout/cover */
+export const coverRequest = Joi.object({ hits: number.required(), points: number.required() })
+
+/** POST /api/scout/verdict */
+export const verdictRequest = Joi.object({
+  ...context,
+  plant: code.required(),
+  turf: code.required(),
+  stage: Joi.string()
+    .valid(...plantStages)
+    .required(),
+  amount: amount.required(),
+  wantedShare: Joi.number().min(0).max(1).allow(null).default(null),
+  thresholds: Joi.object().pattern(Joi.string().max(40), number),
+})
+
+/** What the drill asks of one person. */
+export interface DrillState {
+  /** Plants to be asked now, the longest due first. */
+  due: string[]
+  /** When each plant that was asked comes again. */
+  learned: { plant: string; due: string; lapses: number; answers: number }[]
+}
+export const drillAnswer = Joi.object({ plant: code.required(), chosen: code.required() })
+
+/** Finds as text to take in. */
+export const findsCsv = Joi.object({ yardId: id.required(), csv: Joi.string().max(2_000_000).required() })
+const position = Joi.array().ordered(number.required(), number.required(), number).min(2)
+export const findsGeoJson = Joi.object({
+  yardId: id.required(),
+  collection: Joi.object({
+    type: Joi.string().valid('FeatureCollection').required(),
+    features: list(
+      Joi.object({
+        type: Joi.string().valid('Feature').required(),
+        geometry: Joi.object({
+          type: Joi.string().valid('Point').required(),
+          coordinates: position.required(),
+        })
+          .unknown()
+          .required(),
+        properties: Joi.object().unknown().required(),
+      }).unknown(),
+      5000,
+    ).required(),
+  })
+    .unknown()
+    .required(),
+})
+export const findsRequest = Joi.object({ yardId: id.required() })
+/** What taking finds in did. */
+export interface FindsTaken {
+  added: number
+}

@@ -1,0 +1,69 @@
+import { createEmptyCard, fsrs, generatorParameters, Rating, type Card } from 'ts-fsrs'
+import { plantAlmanac } from '@jardinero/almanac'
+import type { DrillState } from '@jardinero/contract/scout'
+import { drillPlants } from '@jardinero/core/scout'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import type { DrillCard } from './entities.ts'
+
+/** New plants brought in beside what is due. */
+const newAtOnce = 6
+const scheduler = fsrs(generatorParameters({ enable_fuzz: false }))
+const drilled = drillPlants(plantAlmanac.plants)
+  .toSorted((a, b) => b.common - a.common)
+  .map((p) => p.code)
+
+const cardsOf = (scope: AccountScope, personId: string): Promise<DrillCard[]> =>
+  scope.manager.find<DrillCard>('drill_card', {
+    where: { personId, accountId: scope.accountId },
+    order: { due: 'ASC' },
+  })
+
+/** What one person is to be asked now: what is due, then plants not met yet, the commonest first. */
+export async function readDrill(scope: AccountScope, personId: string, now: Date): Promise<DrillState> {
+  const cards = await cardsOf(scope, personId)
+  const met = new Set(cards.map((c) => c.plant))
+  const due = cards.filter((c) => c.due <= now.toISOString()).map((c) => c.plant)
+  const fresh = drilled.filter((code) => !met.has(code)).slice(0, newAtOnce)
+  return {
+    due: [...due, ...fresh],
+    learned: cards.map(({ plant, due: next, lapses, answers }) => ({ plant, due: next, lapses, answers })),
+  }
+}
+
+/** The card as the scheduler takes it: its days are dates again. */
+const revive = (card: Record<string, unknown>): Card =>
+  ({
+    ...card,
+    due: new Date(String(card['due'])),
+    ...(card['last_review'] ? { last_review: new Date(String(card['last_review'])) } : {}),
+  }) as unknown as Card
+
+/** Takes one answer: a plant got wrong comes back within minutes, one got right later and later. */
+export async function answerDrill(
+  scope: AccountScope,
+  personId: string,
+  { plant, chosen }: { plant: string; chosen: string },
+  now: Date,
+): Promise<{ right: boolean; due: string }> {
+  if (!drilled.includes(plant)) throw new ProblemError('notFound')
+  const known = (await cardsOf(scope, personId)).find((c) => c.plant === plant)
+  const right = plant === chosen
+  const before = known ? revive(known.card) : createEmptyCard(now)
+  const { card } = scheduler.next(before, now, right ? Rating.Good : Rating.Again)
+  const due = card.due.toISOString()
+  await scope.manager.upsert(
+    'drill_card',
+    {
+      personId,
+      accountId: scope.accountId,
+      plant,
+      card: { ...card },
+      due,
+      lapses: (known?.lapses ?? 0) + (right ? 0 : 1),
+      answers: (known?.answers ?? 0) + 1,
+    },
+    ['personId', 'plant'],
+  )
+  return { right, due }
+}

@@ -1,0 +1,139 @@
+import exifr from 'exifr'
+import type { FastifyInstance } from 'fastify'
+import Joi from 'joi'
+import sharp from 'sharp'
+import * as wire from '@jardinero/contract/scout'
+import { toWire } from '../platform/collection.ts'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import type { StoredPhoto } from './entities.ts'
+
+const mostBytes = 15 * 1024 * 1024
+const mostPixels = 60_000_000
+const mostPhotos = 6
+/** Longest side of what is kept, pixels. */
+const keptSide = 1600
+const readFormats = new Set(['jpeg', 'png', 'webp'])
+
+const refusePhoto = (code: string, params: Record<string, number | string> = {}): never => {
+  throw new ProblemError('refused', [{ code, field: 'photo', params }])
+}
+
+/** Turned upright, made smaller, rewritten as JPEG without anything the camera wrote into it. */
+async function developPhoto(sent: Buffer) {
+  const source = sharp(sent, { limitInputPixels: mostPixels, failOn: 'error' })
+  const about = await source.metadata().catch(() => refusePhoto('photoNotAnImage'))
+  if (!readFormats.has(about.format ?? '')) refusePhoto('photoNotAnImage')
+  if ((about.width ?? 0) * (about.height ?? 0) > mostPixels)
+    refusePhoto('photoTooLarge', { megapixels: mostPixels / 1e6 })
+  return source
+    .rotate()
+    .resize(keptSide, keptSide, { fit: 'inside', withoutEnlargement: true })
+    .jpeg({ quality: 82, mozjpeg: true })
+    .toBuffer({ resolveWithObject: true })
+    .catch(() => refusePhoto('photoCorrupt'))
+}
+
+/** When and where the camera says it was taken; nothing where it does not say. */
+async function readTaken(sent: Buffer, keepPlace: boolean) {
+  const [exif, gps] = await Promise.all([
+    exifr.parse(sent, ['DateTimeOriginal']).catch(() => undefined),
+    keepPlace ? exifr.gps(sent).catch(() => undefined) : undefined,
+  ])
+  const when = exif?.DateTimeOriginal as Date | undefined
+  const told = when instanceof Date && !Number.isNaN(when.getTime())
+  return {
+    takenAt: told ? when.toISOString() : null,
+    latitude: gps?.latitude ?? null,
+    longitude: gps?.longitude ?? null,
+  }
+}
+
+async function addPhoto(
+  scope: AccountScope,
+  findId: string,
+  { id, keepPlace }: { id: string; keepPlace: boolean },
+  sent: Buffer,
+): Promise<{ photo: wire.FindPhoto; added: boolean }> {
+  await scope.get('plant_find', findId)
+  const others = await scope.find<StoredPhoto>('find_photo', { findId })
+  const same = others.find((p) => p.id === id)
+  if (same) return { photo: toWire(same), added: false }
+  if (others.length >= mostPhotos) refusePhoto('tooManyPhotos', { most: mostPhotos })
+  const { data, info } = await developPhoto(sent)
+  const { row } = await scope.add<Omit<StoredPhoto, 'accountId' | 'createdAt'>>('find_photo', {
+    id,
+    findId,
+    width: info.width,
+    height: info.height,
+    bytes: data.length,
+    ...(await readTaken(sent, keepPlace)),
+    picture: data,
+  })
+  const { picture: _, ...kept } = toWire<StoredPhoto>(row)
+  return { photo: kept, added: true }
+}
+
+/** The picture of a photo. @throws ProblemError notFound */
+export async function readPicture(scope: AccountScope, id: string): Promise<Buffer> {
+  const row = await scope.manager
+    .createQueryBuilder<StoredPhoto>('find_photo', 'p')
+    .addSelect('p.picture')
+    .where('p.id = :id AND p.account_id = :account', { id, account: scope.accountId })
+    .getOne()
+  if (!row) throw new ProblemError('notFound')
+  return row.picture
+}
+
+const params = Joi.object({ id: Joi.string().uuid().required() })
+const tags = ['scout']
+
+export async function photoRoutes(app: FastifyInstance): Promise<void> {
+  app.addContentTypeParser(
+    ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/gif', 'application/octet-stream'],
+    { parseAs: 'buffer', bodyLimit: mostBytes },
+    (_request, body, done) => done(null, body),
+  )
+  app.post(
+    '/api/scout/finds/:id/photos',
+    {
+      schema: {
+        tags,
+        summary: 'A photo of a find, as the bytes of a JPEG, PNG or WebP',
+        params,
+        querystring: wire.photoRequest,
+        body: Joi.binary().required(),
+      },
+      bodyLimit: mostBytes,
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const { id } = request.params as { id: string }
+        const order = request.query as { id: string; keepPlace: boolean }
+        const { photo, added } = await addPhoto(scope, id, order, request.body as Buffer)
+        void reply.code(added ? 201 : 200)
+        return photo
+      }),
+  )
+  app.get(
+    '/api/scout/photos/:id',
+    { schema: { tags, summary: 'The picture of a photo', params } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const picture = await readPicture(scope, (request.params as { id: string }).id)
+        void reply.type('image/jpeg').header('cache-control', 'private, max-age=86400')
+        return reply.serializer((bytes) => bytes as never).send(picture)
+      }),
+  )
+  app.delete(
+    '/api/scout/photos/:id',
+    { schema: { tags, summary: 'Takes a photo away', params } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const { id } = request.params as { id: string }
+        await scope.get('find_photo', id)
+        await scope.manager.delete('find_photo', { id, accountId: scope.accountId })
+        void reply.code(204)
+      }),
+  )
+}

@@ -1,0 +1,228 @@
+import type { FastifyInstance, FastifyRequest } from 'fastify'
+import { almanac, plantAlmanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/scout'
+import type { Yard, Zone } from '@jardinero/contract/yard'
+import type { Refusal } from '@jardinero/core/quantity'
+import {
+  checkSighting,
+  computeCover,
+  computeKey,
+  computePrior,
+  computeVerdict,
+  createKey,
+  type KeyAnswers,
+  type KeyContext,
+  type Sighting,
+  type VerdictRequest,
+} from '@jardinero/core/scout'
+import { accountToday } from '../account/today.ts'
+import type { Clock } from '../platform/clock.ts'
+import type { Collection } from '../platform/collection.ts'
+import { accept, ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { answerDrill, readDrill } from './drill.ts'
+import {
+  findsOf,
+  findsToCsv,
+  findsToGeoJson,
+  loadYardParts,
+  takeFindsCsv,
+  takeFindsGeoJson,
+} from './findsFile.ts'
+import { photoRoutes } from './photos.ts'
+
+const { plants, characters } = plantAlmanac
+const matrix = createKey(plants, characters)
+const knownPlants = new Set(plants.map((p) => p.code))
+const unknownPlants = (codes: (string | null)[], field: string): Refusal[] =>
+  codes
+    .filter((c) => c !== null && !knownPlants.has(c))
+    .map((given) => ({ code: 'unknownCode', field, params: { given: String(given) } }))
+
+/** Answers that are no state of a known character. */
+const unknownAnswers = (answers: KeyAnswers): Refusal[] =>
+  Object.entries(answers)
+    .filter(([character, state]) => {
+      const known = characters.find((c) => c.code === character)
+      return !known || (state !== null && !known.states.includes(state))
+    })
+    .map(([character, state]) => ({
+      code: 'unknownCode',
+      field: `answers.${character}`,
+      params: { given: state ?? character },
+    }))
+
+async function yardOfZone(scope: AccountScope, zoneId: string): Promise<Yard> {
+  const zone = await scope.get<Zone>('zone', zoneId)
+  return scope.get<Yard>('yard', zone.yardId)
+}
+
+export const scoutCollections = (clock: Clock): Collection[] => [
+  {
+    room: 'scout',
+    path: 'finds',
+    entity: 'plant_find',
+    shapes: wire.find,
+    check: async (row, scope): Promise<Refusal[]> => {
+      const find = row as unknown as wire.Find
+      const { timeZone } = await yardOfZone(scope, find.zoneId)
+      return [
+        ...checkSighting(row as unknown as Sighting, await accountToday(scope, timeZone, clock)),
+        ...unknownPlants([find.plant, ...find.candidates.map((c) => c.code)], 'plant'),
+        ...unknownAnswers(find.answers),
+      ]
+    },
+  },
+  {
+    room: 'scout',
+    path: 'marks',
+    entity: 'season_mark',
+    shapes: wire.seasonMark,
+    check: (row) => unknownPlants([String(row['plant'])], 'plant'),
+  },
+]
+
+const tags = ['scout']
+
+function calculatorRoutes(app: FastifyInstance): void {
+  const open = { open: true }
+  app.get(
+    '/api/scout/almanac',
+    { schema: { tags, summary: 'Characters, and every turf and weed scored for them' }, config: open },
+    () => plantAlmanac,
+  )
+  app.post(
+    '/api/scout/key',
+    {
+      schema: { tags, summary: 'Which plant is it, what to look at next', body: wire.keyRequest },
+      config: open,
+    },
+    (request) => {
+      const { answers, withoutHead, ...context } = request.body as KeyContext & {
+        answers: KeyAnswers
+        withoutHead: boolean
+      }
+      const faults = unknownAnswers(answers)
+      if (faults.length) throw new ProblemError('refused', faults)
+      return computeKey(matrix, computePrior(plants, context), answers, { withoutHead })
+    },
+  )
+  app.post(
+    '/api/scout/cover',
+    {
+      schema: {
+        tags,
+        summary: 'Percent cover from a grid count, with its interval',
+        body: wire.coverRequest,
+      },
+      config: open,
+    },
+    (request) => {
+      const { hits, points } = request.body as { hits: number; points: number }
+      return accept(computeCover(hits, points))
+    },
+  )
+  app.post(
+    '/api/scout/verdict',
+    {
+      schema: {
+        tags,
+        summary: 'What a find means, with the reason behind each act',
+        body: wire.verdictRequest,
+      },
+      config: open,
+    },
+    (request) => {
+      const asked = request.body as Omit<VerdictRequest, 'plant' | 'turf'> & { plant: string; turf: string }
+      const plant = plants.find((p) => p.code === asked.plant)
+      const turf = almanac.turf.find((t) => t.code === asked.turf)
+      if (!plant || !turf)
+        throw new ProblemError('refused', [
+          {
+            code: 'unknownCode',
+            field: plant ? 'turf' : 'plant',
+            params: { given: plant ? asked.turf : asked.plant },
+          },
+        ])
+      return computeVerdict({ ...asked, plant, turf })
+    },
+  )
+}
+
+function fileRoutes(app: FastifyInstance, clock: Clock): void {
+  const parts = (scope: AccountScope, request: FastifyRequest) =>
+    loadYardParts(scope, (request.query as { yardId: string }).yardId)
+  app.get(
+    '/api/scout/finds.csv',
+    { schema: { tags, summary: 'Finds of a yard as CSV', querystring: wire.findsRequest } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const yard = await parts(scope, request)
+        void reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="finds.csv"')
+        return findsToCsv(await findsOf(scope, yard), yard)
+      }),
+  )
+  app.get(
+    '/api/scout/finds.geojson',
+    { schema: { tags, summary: 'Finds of a yard as GeoJSON', querystring: wire.findsRequest } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const yard = await parts(scope, request)
+        void reply
+          .type('application/geo+json')
+          .header('content-disposition', 'attachment; filename="finds.geojson"')
+        return findsToGeoJson(await findsOf(scope, yard), yard)
+      }),
+  )
+  app.post(
+    '/api/scout/finds/csv',
+    {
+      schema: { tags, summary: 'Takes finds in from CSV, all or none', body: wire.findsCsv },
+      bodyLimit: 4 * 1024 * 1024,
+    },
+    (request) =>
+      app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
+        const { yardId, csv } = request.body as { yardId: string; csv: string }
+        const yard = await loadYardParts(scope, yardId)
+        const today = await accountToday(scope, yard.yard.timeZone, clock)
+        return { added: await takeFindsCsv(scope, csv, yard, today) }
+      }),
+  )
+  app.post(
+    '/api/scout/finds/geojson',
+    {
+      schema: { tags, summary: 'Takes finds in from GeoJSON, all or none', body: wire.findsGeoJson },
+      bodyLimit: 4 * 1024 * 1024,
+    },
+    (request) =>
+      app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
+        const { yardId, collection } = request.body as { yardId: string; collection: never }
+        const yard = await loadYardParts(scope, yardId)
+        const today = await accountToday(scope, yard.yard.timeZone, clock)
+        return { added: await takeFindsGeoJson(scope, collection, yard, today) }
+      }),
+  )
+}
+
+function drillRoutes(app: FastifyInstance, clock: Clock): void {
+  app.get('/api/scout/drill', { schema: { tags, summary: 'What the drill asks now' } }, (request) =>
+    app.scoped(request, (scope) => readDrill(scope, request.person!.id, clock())),
+  )
+  app.post(
+    '/api/scout/drill',
+    { schema: { tags, summary: 'One answer of the drill', body: wire.drillAnswer } },
+    (request) =>
+      app.scoped(request, (scope) =>
+        answerDrill(scope, request.person!.id, request.body as { plant: string; chosen: string }, clock()),
+      ),
+  )
+}
+
+export async function scoutRoutes(app: FastifyInstance, clock: Clock): Promise<void> {
+  calculatorRoutes(app)
+  fileRoutes(app, clock)
+  drillRoutes(app, clock)
+  await photoRoutes(app)
+}

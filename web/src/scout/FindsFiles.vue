@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import type { FindsTaken } from '@jardinero/contract/scout'
+import { send } from '../kit/api.ts'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import { useYard } from '../kit/useYard.ts'
+
+/** Finds out and in again as CSV or GeoJSON. */
+const account = useAccount()
+const { say } = useWords()
+const { yard } = useYard()
+const form = useForm()
+const added = ref<number>()
+const unread = ref(false)
+
+/** The order a file makes: GeoJSON when it reads as JSON, else CSV when its first line has columns. */
+function orderOf(text: string): { url: string; body: object } | undefined {
+  const yardId = yard.value!.id
+  if (text.trimStart().startsWith('{')) {
+    try {
+      return { url: '/api/scout/finds/geojson', body: { yardId, collection: JSON.parse(text) as object } }
+    } catch {
+      return undefined
+    }
+  }
+  return text.split('\n')[0]?.includes(',')
+    ? { url: '/api/scout/finds/csv', body: { yardId, csv: text } }
+    : undefined
+}
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const file = input.files?.[0]
+  if (!file) return
+  added.value = undefined
+  const order = orderOf(await file.text())
+  unread.value = !order
+  if (order)
+    await form.save(async () => {
+      added.value = (await send<FindsTaken>('POST', order.url, order.body)).added
+      await account.load()
+    })
+  input.value = ''
+}
+</script>
+
+<template>
+  <section>
+    <h3>{{ say('scout.files') }}</h3>
+    <p class="links">
+      <a :href="`/api/scout/finds.csv?yardId=${yard?.id}`" download>{{ say('scout.csvOut') }}</a>
+      <a :href="`/api/scout/finds.geojson?yardId=${yard?.id}`" download>{{ say('scout.geoOut') }}</a>
+      <label class="link">
+        {{ say('scout.takeIn') }}
+        <input type="file" class="visually-hidden" accept=".csv,.json,.geojson,text/csv" @change="take" />
+      </label>
+    </p>
+    <p v-if="added !== undefined" role="status">{{ say('scout.taken', { added }) }}</p>
+    <p v-if="unread" class="stop" role="alert">{{ say('scout.notAFile') }}</p>
+    <ul v-if="form.problem.value" class="stop small" role="alert">
+      <li v-for="(f, i) in form.problem.value.faults.slice(0, 6)" :key="i">{{ f.detail }}</li>
+      <li v-if="!form.problem.value.faults.length">{{ form.problem.value.detail }}</li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.links {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1.2rem;
+  margin: 0.4rem 0;
+}
+ul {
+  padding-left: 1.1rem;
+}
+.link:focus-within {
+  outline: 2px solid var(--clay);
+}
+</style>

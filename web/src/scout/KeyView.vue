@@ -1,0 +1,97 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { useEventListener } from '@vueuse/core'
+import RestRow from '../kit/RestRow.vue'
+import SaidText from '../kit/SaidText.vue'
+import StationPage from '../kit/StationPage.vue'
+import FigureText from '../kit/FigureText.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import KeyAnswersGiven from './KeyAnswersGiven.vue'
+import KeyPlace from './KeyPlace.vue'
+import KeyCandidates from './KeyCandidates.vue'
+import KeyQuestion from './KeyQuestion.vue'
+import { useKeyAnswer } from './useKeyAnswer.ts'
+import { useKeying } from './useKeying.ts'
+
+/** The key: a question with drawn states, the plants still possible, and what it rests on. */
+const router = useRouter()
+const account = useAccount()
+const { say } = useWords()
+const keying = useKeying()
+const { state, result, question, begun, zone, soil, context, answer, back, restart } = keying
+const words = useKeyAnswer(keying)
+const leader = computed(() => result.value.candidates[0]?.code)
+const settled = computed(() => begun.value && result.value.verdict !== 'ask')
+const asTurf = computed(() => state.value.ask === 'turf')
+const isTurfNow = computed(() => asTurf.value && zone.value?.turf === leader.value)
+
+const keep = () => router.push({ name: 'scout', query: { at: 'keep' } })
+const useTurf = () => account.change('zones', zone.value!, { turf: leader.value! })
+
+/** Letters pick a state, x is "can't see", z takes the last answer back. */
+useEventListener('keydown', (event: KeyboardEvent) => {
+  const typing =
+    event.target instanceof HTMLElement &&
+    event.target.matches('input, textarea, [role=combobox], [role=listbox]')
+  if (typing || event.ctrlKey || event.metaKey || event.altKey) return
+  const i = 'abcdefghij'.indexOf(event.key)
+  const picked = i >= 0 && event.key.length === 1 ? question.value?.states[i] : undefined
+  if (picked) answer(picked)
+  else if (event.key === 'x') answer(null)
+  else if (event.key === 'z') back()
+})
+</script>
+
+<template>
+  <StationPage wide>
+    <template #answer><SaidText :code="words.code" :params="words.params" /></template>
+    <template #actions>
+      <template v-if="asTurf">
+        <Button
+          v-if="settled && !isTurfNow"
+          :label="say('scout.key.useTurf', { zone: zone!.name })"
+          @click="useTurf"
+        />
+        <span v-if="isTurfNow && settled" role="status">{{
+          say('scout.key.turfSet', { zone: zone!.name, turf: zone!.turf })
+        }}</span>
+      </template>
+      <Button
+        v-else-if="settled"
+        :label="say(result.verdict === 'decided' ? 'scout.key.keep' : 'scout.key.keepBoth')"
+        @click="keep"
+      />
+      <button v-else-if="begun" class="link" @click="keep">{{ say('scout.key.keepBoth') }}</button>
+      <button v-if="begun" class="link" @click="back()">{{ say('scout.key.back') }}</button>
+      <button v-if="begun" class="link" @click="restart(state.ask)">{{ say('scout.key.again') }}</button>
+    </template>
+    <KeyQuestion v-if="question" :keying="keying" />
+    <KeyCandidates v-if="begun" :keying="keying" />
+    <template #rests>
+      <KeyAnswersGiven :keying="keying" />
+      <KeyPlace :keying="keying" />
+      <RestRow :name="say('scout.key.soil')">
+        <template #value><FigureText v-if="soil" :figure="soil" /></template>
+        {{ say(soil ? 'scout.key.soilSays' : 'scout.key.soilNone') }}
+      </RestRow>
+      <RestRow :name="say('scout.key.season')">{{
+        say('scout.key.seasonSays', { belt: context.belt, hemisphere: context.hemisphere })
+      }}</RestRow>
+      <p class="quiet small letters">{{ say('scout.key.letters') }}</p>
+    </template>
+  </StationPage>
+</template>
+
+<style scoped>
+.letters {
+  margin-top: 0.8rem;
+}
+@media (max-width: 60rem) {
+  .letters {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,14 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { PlantGroup } from '@jardinero/core/scout'
+import PlateInk from './PlateInk.vue'
+import { drawState } from './stateDrawings.ts'
+
+/** The small drawing of one state of a character. */
+const props = defineProps<{ character: string; state: string; group: PlantGroup }>()
+const inks = computed(() => drawState(props.character, props.state, props.group))
+</script>
+
+<template>
+  <svg class="plate" viewBox="0 0 100 104" aria-hidden="true"><PlateInk :inks="inks" /></svg>
+</template>

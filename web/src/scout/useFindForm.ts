@@ -1,0 +1,83 @@
+import { computed, reactive } from 'vue'
+import type { Find } from '@jardinero/contract/scout'
+import type { Refusal } from '@jardinero/core/quantity'
+import {
+  checkSighting,
+  computeCover,
+  stagesOf,
+  type Amount,
+  type Candidate,
+  type KeyAnswers,
+} from '@jardinero/core/scout'
+import { useRowForm } from '../kit/useRowForm.ts'
+import { useYard } from '../kit/useYard.ts'
+import { usePlants } from './usePlants.ts'
+
+/** What a new find starts from: a plant or the candidates left, the answers, and where. */
+export interface FindStart {
+  plant: string | null
+  candidates: Candidate[]
+  answers: KeyAnswers
+  zoneId: string
+  placeId: string | null
+}
+
+/** A find as it is typed, new or changed. */
+export function useFindForm(start: FindStart, find: Find | undefined, done: (saved?: Find) => void) {
+  const { day, today } = useYard()
+  const { plantOf } = usePlants()
+  const from = find ?? start
+  const counted = find?.amount
+  const typed = reactive({
+    plant: from.plant ?? '',
+    zoneId: from.zoneId,
+    placeId: from.placeId ?? '',
+    foundOn: find?.foundOn ?? (day.value < today.value ? day.value : today.value),
+    stage: find?.stage ?? ('leaves' as Find['stage']),
+    leafCount: find?.leafCount ?? (undefined as number | undefined),
+    tillerCount: find?.tillerCount ?? (undefined as number | undefined),
+    kind: counted?.kind ?? ('count' as Amount['kind']),
+    count: counted?.kind === 'count' ? counted.count : (undefined as number | undefined),
+    hits: counted?.kind === 'grid' ? counted.hits : (undefined as number | undefined),
+    points: counted?.kind === 'grid' ? counted.points : (undefined as number | undefined),
+    wantedShare: find?.wantedShare ?? (undefined as number | undefined),
+    note: find?.note ?? '',
+    at: (find?.xFt === null || find?.xFt === undefined ? undefined : [find.xFt, find.yFt!]) as
+      [number, number] | undefined,
+  })
+  const amount = computed<Amount>(() => {
+    if (typed.kind === 'grid') return { kind: 'grid', hits: typed.hits ?? NaN, points: typed.points ?? NaN }
+    if (typed.kind === 'count') return { kind: 'count', count: typed.count ?? NaN }
+    return { kind: 'notCounted' }
+  })
+  const cover = computed(() => {
+    if (typed.kind !== 'grid' || typed.hits === undefined || typed.points === undefined) return undefined
+    const measured = computeCover(typed.hits, typed.points)
+    return measured.ok ? measured.value : undefined
+  })
+  const stages = computed(() => stagesOf(plantOf(typed.plant)?.group))
+  const fields = () => ({
+    zoneId: typed.zoneId,
+    placeId: typed.placeId || null,
+    xFt: typed.at?.[0] ?? null,
+    yFt: typed.at?.[1] ?? null,
+    foundOn: typed.foundOn,
+    plant: typed.plant || null,
+    candidates: typed.plant ? [] : from.candidates.slice(0, 6),
+    answers: from.answers,
+    stage: typed.stage,
+    leafCount: typed.leafCount ?? null,
+    tillerCount: typed.tillerCount ?? null,
+    amount: amount.value,
+    wantedShare: typed.wantedShare ?? null,
+    note: typed.note,
+  })
+  const row = useRowForm({
+    part: 'finds',
+    row: find,
+    fields,
+    check: (): Refusal[] => checkSighting(fields(), today.value),
+    done,
+  })
+  return { typed, cover, stages, row }
+}
