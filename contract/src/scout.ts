@@ -142,6 +142,7 @@ export const verdictRequest = Joi.object({
     .required(),
   amount: amount.required(),
   wantedShare: Joi.number().min(0).max(1).allow(null).default(null),
+  foundOn: day,
   thresholds: Joi.object().pattern(Joi.string().max(40), number),
 })
 

@@ -1,3 +1,4 @@
+import { migrations } from '../src/migrations/index.ts'
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { numericTransformer } from '../src/platform/columns.ts'
@@ -16,7 +17,7 @@ describe('the schema', () => {
     const { database, drop } = await freshDatabase()
     await migrate(database)
     expect((await database.driver.createSchemaBuilder().log()).upQueries.map((q) => q.query)).toEqual([])
-    await database.undoLastMigration()
+    for (const _ of migrations) await database.undoLastMigration()
     await migrate(database)
     await drop()
   })
@@ -25,7 +26,9 @@ describe('the schema', () => {
     const others = [createDatabase(url), createDatabase(url)]
     await Promise.all(others.map((d) => d.initialize()))
     await Promise.all([database, ...others].map(migrate))
-    expect(await database.query('SELECT count(*)::int AS n FROM migrations')).toEqual([{ n: 1 }])
+    expect(await database.query('SELECT count(*)::int AS n FROM migrations')).toEqual([
+      { n: migrations.length },
+    ])
     await Promise.all(others.map((d) => d.destroy()))
     await drop()
   })
@@ -117,6 +120,8 @@ describe('a stranger', () => {
       ['bench/sprayers', made.sprayer],
       ['bench/calibrations', made.calibration],
       ['shelf/labels', made.label],
+      ['scout/finds', made.find],
+      ['scout/marks', made.mark],
     ]
     for (const [path, id] of rows) {
       expect((await stranger.get(`/api/${path}`)).json(), path).toEqual([])
@@ -173,6 +178,10 @@ describe('a stranger', () => {
       '/api/session',
       '/api/almanac',
       '/api/yard/whereabouts',
+      '/api/scout/almanac',
+      '/api/scout/key',
+      '/api/scout/cover',
+      '/api/scout/verdict',
       '/api/yard/area',
       '/api/yard/geographic-area',
       '/api/quantity/convert',

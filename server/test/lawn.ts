@@ -68,5 +68,43 @@ export async function addLawn(visitor: Visitor) {
   }
   const mix = await add(visitor, '/api/bench/mixes', mixOrder)
   const record = await add(visitor, '/api/ledger/records', { mixId: mix, ...lawn.pass })
-  return { yard, zone, section, middle, reading, sprayer, calibration, label, mix, mixOrder, record }
+  const find = await add(visitor, '/api/scout/finds', {
+    zoneId: zone,
+    placeId: middle,
+    xFt: null,
+    yFt: null,
+    foundOn: '2026-02-20',
+    plant: 'henbit',
+    candidates: [],
+    answers: {},
+    stage: 'flowering',
+    leafCount: null,
+    tillerCount: null,
+    amount: { kind: 'notCounted' },
+    wantedShare: null,
+    note: '',
+  })
+  const mark = await add(visitor, '/api/scout/marks', {
+    zoneId: zone,
+    plant: 'henbit',
+    from: '2026-08-18',
+    germinatesFrom: '2026-09-01',
+    done: false,
+    note: '',
+  })
+  return {
+    yard,
+    zone,
+    section,
+    middle,
+    reading,
+    sprayer,
+    calibration,
+    label,
+    mix,
+    mixOrder,
+    record,
+    find,
+    mark,
+  }
 }

@@ -52,7 +52,7 @@ describe('finds', () => {
       amount: { kind: 'grid', hits: 7, points: 50 },
     })
     expect(changed.json()).toMatchObject({ version: 2, amount: { kind: 'grid', hits: 7 } })
-    expect((await visitor.get('/api/account')).json().finds).toHaveLength(1)
+    expect((await visitor.get('/api/account')).json().finds).toHaveLength(2)
     expect((await visitor.send('DELETE', `/api/scout/finds/${find.id}?version=2`)).statusCode).toBe(204)
   })
   it('keep the candidates that are left', async () => {
@@ -160,6 +160,7 @@ describe('finds as files', () => {
       zoneId: lawn.zone,
       placeId: lawn.middle,
     })
+    await owner.send('DELETE', `/api/scout/finds/${lawn.find}?version=1`)
     const csv = (await owner.get(`/api/scout/finds.csv?yardId=${lawn.yard}`)).body
     expect(csv.split('\r\n')[0]).toContain('found_on,plant,botanical')
     expect(csv).toContain("'=1+1")
@@ -202,7 +203,7 @@ describe('finds as files', () => {
     ])
     expect(wrong.json().detail).toContain('line 3')
     expect((await take('weed\nhenbit\n')).json().code).toBe('columnMissing')
-    expect((await owner.get('/api/scout/finds')).json()).toHaveLength(2)
+    expect((await owner.get('/api/scout/finds')).json()).toHaveLength(3)
     const far = {
       type: 'FeatureCollection',
       features: [
@@ -236,7 +237,8 @@ describe('the calculators, without an account', () => {
         hold: 'whole',
       },
     })
-    expect(response.json()).toMatchObject({ verdict: 'decided', candidates: [{ code: 'annualBluegrass' }] })
+    const { verdict, candidates } = response.json()
+    expect([verdict, candidates[0].code]).toEqual(['decided', 'annualBluegrass'])
     expect((await post('/api/scout/key', { ...where, answers: { nose: 'long' } })).json().code).toBe(
       'unknownCode',
     )
@@ -325,7 +327,7 @@ describe('the account file', () => {
     expect(taken.json().added).toMatchObject({
       finds: file.finds.length,
       photos: file.photos.length,
-      marks: 1,
+      marks: file.marks.length,
     })
     const [photo] = (await other.get('/api/account')).json().photos as FindPhoto[]
     expect((await other.get(`/api/scout/photos/${photo!.id}`)).rawPayload.length).toBe(photo!.bytes)

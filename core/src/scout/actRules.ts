@@ -17,6 +17,8 @@ export interface VerdictRequest extends Situation {
   /** Turf of the zone, and whether it is seeded in autumn (cool) or early summer (warm). */
   turf: { code: string; season: 'cool' | 'warm' }
   day: Day
+  /** When it was seen; an annual seen longer ago than it lives is dead. The day itself where it is not said. */
+  foundOn?: Day
   thresholds?: Partial<Thresholds>
 }
 

@@ -39,7 +39,7 @@ export {
   type PlantGroup,
   type PlantMonths,
 } from './plant.ts'
-export { computePrior, priorParts, priorWeights, type KeyContext } from './prior.ts'
+export { computeHeadChance, computePrior, priorParts, priorWeights, type KeyContext } from './prior.ts'
 export { parseScore, separates, statesOf, type Score } from './score.ts'
 export { computeShare } from './shareWorking.ts'
 export { acts, type Act, type RankedAct, type VerdictRequest } from './actRules.ts'

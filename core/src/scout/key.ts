@@ -52,12 +52,15 @@ export interface KeyResult {
 export interface KeyOptions {
   /** No flower or seed head on the plant: characters that need one are not asked. */
   withoutHead?: boolean
+  /** Chance of a head on each plant of the key, in its order; without it a head is taken to be there. */
+  headChance?: number[]
   decideAt?: number
   /** How many times as likely as the runner-up. */
   ratio?: number
 }
 
-export const keyDefaults = { decideAt: 0.94, ratio: 12 }
+/** A plant is not decided on fewer looks than four, however likely it was before. Judgement. */
+export const keyDefaults = { decideAt: 0.94, ratio: 12, leastAnswers: 4 }
 /** Fewer bits per effort than this are not worth a look. Estimate. */
 const leastWorth = 0.02
 
@@ -103,8 +106,9 @@ function rankQuestions(
   matrix: KeyMatrix,
   posterior: number[],
   answers: KeyAnswers,
-  withoutHead: boolean,
+  { withoutHead, headChance }: KeyOptions,
 ): Question[] {
+  const head = headChance ? posterior.reduce((sum, p, t) => sum + p * headChance[t]!, 0) : 1
   return matrix.characters
     .map((character, c): Question => {
       const asked = character.code in answers
@@ -112,14 +116,15 @@ function rankQuestions(
       const wrongKind = Object.entries(character.only ?? {}).some(
         ([other, state]) => answers[other] !== undefined && answers[other] !== state,
       )
-      const bits = asked || hidden || wrongKind ? 0 : informationOf(matrix, posterior, c)
+      const seen = character.needs === 'head' ? head : 1
+      const bits = asked || hidden || wrongKind ? 0 : seen * informationOf(matrix, posterior, c)
       return { character: character.code, bits, worth: bits / character.effort }
     })
     .filter((q) => q.worth > leastWorth)
     .toSorted((a, b) => b.worth - a.worth)
 }
 
-/** Characters of which two plants never show the same state, the easiest to look at first. */
+/** Characters of which two plants never show the same state: the one the almanac names first, then the easiest to look at. */
 export function computeSeparators(
   matrix: KeyMatrix,
   first: string,
@@ -128,8 +133,12 @@ export function computeSeparators(
 ): Separator[] {
   const plantOf = (code: string) => matrix.plants.find((p) => p.code === code)!
   const [a, b] = [plantOf(first), plantOf(second)]
+  const named = new Set([
+    ...a.lookalikes.filter((l) => l.of === second).map((l) => l.by),
+    ...b.lookalikes.filter((l) => l.of === first).map((l) => l.by),
+  ])
   return matrix.characters
-    .toSorted((x, y) => x.effort - y.effort)
+    .toSorted((x, y) => Number(named.has(y.code)) - Number(named.has(x.code)) || x.effort - y.effort)
     .flatMap((character): Separator[] => {
       const mine = statesOf(a.scores[character.code], character)
       const theirs = statesOf(b.scores[character.code], character)
@@ -174,23 +183,25 @@ export function computeKey(
   matrix: KeyMatrix,
   prior: number[],
   answers: KeyAnswers,
-  { withoutHead = false, decideAt = keyDefaults.decideAt, ratio = keyDefaults.ratio }: KeyOptions = {},
+  options: KeyOptions = {},
 ): KeyResult {
+  const { withoutHead = false, decideAt = keyDefaults.decideAt, ratio = keyDefaults.ratio } = options
   const posterior = computePosterior(matrix, prior, answers)
   const candidates = matrix.plants
     .map((plant, t): Candidate => ({ code: plant.code, share: posterior[t]! }))
     .toSorted((a, b) => b.share - a.share)
   const [first, second] = candidates
-  const asked = Object.values(answers).some((a) => a !== null)
-  const decided = asked && first!.share >= decideAt && (!second || first!.share >= ratio * second.share)
-  const questions = rankQuestions(matrix, posterior, answers, withoutHead)
+  const seen = Object.values(answers).filter((a) => a !== null).length
+  const sure = first!.share >= decideAt && (!second || first!.share >= ratio * second.share)
+  const questions = rankQuestions(matrix, posterior, answers, options)
+  const decided = sure && seen >= Math.min(keyDefaults.leastAnswers, seen + questions.length)
   const separators = second ? computeSeparators(matrix, first!.code, second.code, answers) : []
   return {
     verdict: decided ? 'decided' : questions.length ? 'ask' : 'cannotTell',
     candidates,
     questions,
     separators,
-    odd: asked ? findOdd(matrix, first!.code, answers) : undefined,
+    odd: seen ? findOdd(matrix, first!.code, answers) : undefined,
     headWouldTell: withoutHead && separators.some((s) => s.needsHead && !s.answered),
   }
 }

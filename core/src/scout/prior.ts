@@ -42,10 +42,13 @@ const seasonWeight = (plant: Plant, context: KeyContext): number => {
 function soilWeight(plant: Plant, context: KeyContext): number {
   const { emergence, cycle } = plant
   if (context.soilC === undefined || !emergence) return 1
-  const toGerminate = daysUntil(dayOfYear(context.day), computeClock(plant, context).germinates!)
-  if (cycle === 'summerAnnual' && toGerminate < 120 && context.soilC < emergence.soilC[0] - 2)
+  const germinates = computeClock(plant, context).germinates!
+  const day = dayOfYear(context.day)
+  /** Days until its months begin; none once they have. */
+  const until = daysFromSpan(day, germinates) === 0 ? 0 : daysUntil(day, germinates)
+  if (cycle === 'summerAnnual' && until < 120 && context.soilC < emergence.soilC[0] - 2)
     return priorWeights.soilTooCold
-  if (cycle === 'winterAnnual' && toGerminate < 45 && context.soilC > emergence.soilC[1] + 2)
+  if (cycle === 'winterAnnual' && until < 45 && context.soilC > emergence.soilC[1] + 2)
     return priorWeights.soilTooWarm
   return 1
 }
@@ -60,6 +63,20 @@ function roleWeight(plant: Plant, { ask, turf }: KeyContext): number {
   if (ask === 'turf') return plant.roles.includes('turf') ? 1 : 0
   if (plant.code === turf) return priorWeights.ownTurf
   return plant.roles.includes('weed') ? 1 : priorWeights.otherTurf
+}
+
+/** Chance of a flower or seed head on a plant in its season, and out of it. Estimates. */
+const headShare = { inSeason: 0.85, soonAfter: 0.6, outOfSeason: 0.12 }
+
+/** How likely each plant bears a flower or seed head on the day: it decides whether asking for one is worth a look. */
+export function computeHeadChance(plants: Plant[], context: KeyContext): number[] {
+  const day = dayOfYear(context.day)
+  return plants.map((plant) => {
+    const { flowers } = computeClock(plant, context)
+    if (!flowers) return 0
+    const away = daysFromSpan(day, flowers)
+    return away === 0 ? headShare.inSeason : away <= 30 ? headShare.soonAfter : headShare.outOfSeason
+  })
 }
 
 /** The pieces of one plant's prior, for its working. */

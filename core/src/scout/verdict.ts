@@ -1,6 +1,6 @@
-import { addDays, dayOfYear, type Day } from '../quantity/index.ts'
+import { addDays, dayOfYear, daysBetween, type Day } from '../quantity/index.ts'
 import { actRules, acts, quantumOf, type Ground, type RankedAct, type VerdictRequest } from './actRules.ts'
-import { computeClock, daysUntil, spanLength, type PlantClock } from './clock.ts'
+import { computeClock, daysFromSpan, daysUntil, spanLength, type PlantClock } from './clock.ts'
 import type { Plant } from './plant.ts'
 import { parseVerdictThresholds, type Thresholds } from './thresholds.ts'
 
@@ -36,6 +36,18 @@ function nextMark(plant: Plant, clock: PlantClock, day: Day): BarrierMark | unde
   return { from: from < day ? day : from, germinatesFrom }
 }
 
+/** Why there is nothing to act on today: that generation has died, or the plant is not up. */
+function goneAct({ plant, day, foundOn = day }: VerdictRequest, clock: PlantClock): RankedAct | undefined {
+  const today = dayOfYear(day)
+  const died =
+    clock.dies && daysBetween(foundOn, day) > daysUntil(dayOfYear(foundOn), [clock.dies[1], clock.dies[1]])
+  const away = daysFromSpan(today, clock.seen!)
+  if (!died && away === 0) return undefined
+  const from = addDays(day, daysUntil(today, clock.seen!))
+  const because = died ? (away === 0 ? 'diedMayBeBack' : 'died') : 'notUp'
+  return { act: 'wait', rank: 1, because, params: { from, plant: plant.code } }
+}
+
 /**
  * What a find means: the acts ranked with the reason and the threshold behind each, the plant's year at this place, and
  * when a barrier against its next generation belongs down.
@@ -47,9 +59,12 @@ export function computeVerdict(request: VerdictRequest): Verdict {
   const ground: Ground = { ...request, limits, clock, quantum: quantumOf(request.amount) }
   const ownTurf = plant.code === request.turf.code
   const mark = ownTurf ? undefined : nextMark(plant, clock, day)
-  const ranked = ownTurf
-    ? [{ act: 'wait' as const, rank: 1, because: 'ownTurf', params: {} }]
-    : acts.map((act) => actRules[act](ground)).toSorted((a, b) => b.rank - a.rank)
+  const gone = goneAct(request, clock)
+  const ranked: RankedAct[] = ownTurf
+    ? [{ act: 'wait', rank: 1, because: 'ownTurf', params: {} }]
+    : gone
+      ? [gone]
+      : acts.map((act) => actRules[act](ground)).toSorted((a, b) => b.rank - a.rank)
   return {
     ownTurf,
     clock,

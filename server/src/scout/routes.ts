@@ -6,6 +6,7 @@ import type { Refusal } from '@jardinero/core/quantity'
 import {
   checkSighting,
   computeCover,
+  computeHeadChance,
   computeKey,
   computePrior,
   computeVerdict,
@@ -104,7 +105,10 @@ function calculatorRoutes(app: FastifyInstance): void {
       }
       const faults = unknownAnswers(answers)
       if (faults.length) throw new ProblemError('refused', faults)
-      return computeKey(matrix, computePrior(plants, context), answers, { withoutHead })
+      return computeKey(matrix, computePrior(plants, context), answers, {
+        withoutHead,
+        headChance: computeHeadChance(plants, context),
+      })
     },
   )
   app.post(

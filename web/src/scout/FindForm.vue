@@ -28,13 +28,13 @@ const { form } = row
 
 const plantOptions = computed(() => {
   const candidates = (props.find ?? start).candidates.map((c) => c.code)
-  const codes = [...new Set([...(typed.plant ? [typed.plant] : []), ...candidates])]
-  const unsure = candidates.length > 1 ? [{ value: '', label: say('scout.form.unsure') }] : []
+  const codes = [...new Set([...(typed.plant === 'unsure' ? [] : [typed.plant]), ...candidates])]
+  const unsure = candidates.length > 1 ? [{ value: 'unsure', label: say('scout.form.unsure') }] : []
   return [...codes.map((value) => ({ value, label: say(`plant.${value}`) })), ...unsure]
 })
 const zoneOptions = computed(() => zones.value.map((z) => ({ value: z.id, label: z.name })))
 const placeOptions = computed(() => [
-  { value: '', label: say('scout.form.noPlace') },
+  { value: 'none', label: say('scout.form.noPlace') },
   ...places.value.filter((p) => p.zoneId === typed.zoneId).map((p) => ({ value: p.id, label: p.name })),
 ])
 const stageOptions = computed(() => stages.value.map((value) => ({ value, label: say(`stage.${value}`) })))
@@ -59,7 +59,7 @@ const amountOptions = computed(() =>
       v-model="typed.zoneId"
       :label="say('scout.form.zone')"
       :options="zoneOptions"
-      @update:model-value="typed.placeId = ''"
+      @update:model-value="typed.placeId = 'none'"
     />
     <ChoiceField v-model="typed.placeId" :label="say('scout.form.place')" :options="placeOptions" />
     <div class="pair">

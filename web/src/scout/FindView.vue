@@ -44,7 +44,8 @@ const answer = computed(() => {
   }
   if (verdict.value?.ownTurf) return say('scout.find.answer.ownTurf', { plant: nameOf(find.value) })
   return say('scout.find.answer', {
-    act: say(`act.${best.value!.act}`),
+    plant: nameOf(find.value),
+    act: say(`act.${best.value!.act}`).toLowerCase(),
     because: say(`because.${best.value!.because}`, best.value!.params),
   })
 })

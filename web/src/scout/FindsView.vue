@@ -56,7 +56,7 @@ const answer = computed(() => {
       <button class="link" @click="start('turf')">{{ say('scout.startTurf') }}</button>
       <button class="link" @click="open('drill')">{{ say('scout.drill') }}</button>
     </template>
-    <YardPlan still>
+    <YardPlan still :most="300">
       <template #over="{ ftPerPx }"
         ><FindPins :ft-per-px="ftPerPx" @open="open('find', { find: $event })"
       /></template>

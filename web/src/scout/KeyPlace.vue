@@ -14,7 +14,7 @@ const { zones, places } = useYard()
 const { state, zone, place } = props.keying
 const zoneOptions = computed(() => zones.value.map((z) => ({ value: z.id, label: z.name })))
 const placeOptions = computed(() => [
-  { value: '', label: say('scout.form.noPlace') },
+  { value: 'none', label: say('scout.form.noPlace') },
   ...places.value.filter((p) => p.zoneId === zone.value?.id).map((p) => ({ value: p.id, label: p.name })),
 ])
 const kinds = computed(() =>
@@ -39,10 +39,10 @@ const takeMarks = (marks: PlaceKind[]) => (state.value = { ...state.value, marks
     />
     <ChoiceField
       v-if="state.ask === 'weed'"
-      :model-value="place?.id ?? ''"
+      :model-value="place?.id ?? 'none'"
       :label="say('scout.key.where')"
       :options="placeOptions"
-      @update:model-value="state.placeId = $event || null"
+      @update:model-value="state.placeId = $event === 'none' || !$event ? null : $event"
     />
     <CheckList
       v-if="state.ask === 'weed'"

@@ -6,7 +6,7 @@ import StateButtons from './StateButtons.vue'
 import type { UsedKeying } from './useKeying.ts'
 
 /** One question with its drawn states, where to look, and the way to another question. */
-const props = defineProps<{ keying: UsedKeying }>()
+const props = defineProps<{ keying: UsedKeying; more?: boolean }>()
 const { say } = useWords()
 const { question, answers, answer, chosen, pickable, drawnAs } = props.keying
 const others = computed(() => pickable.value.map((c) => ({ value: c.code, label: say(`trait.${c.code}`) })))
@@ -14,6 +14,7 @@ const others = computed(() => pickable.value.map((c) => ({ value: c.code, label:
 
 <template>
   <section v-if="question" class="question" aria-live="polite">
+    <p v-if="more" class="quiet more">{{ say('scout.key.askOn') }}</p>
     <h2>{{ say(`ask.${question.code}`) }}</h2>
     <p class="quiet">{{ say(`look.${question.code}`) }}</p>
     <StateButtons
@@ -41,6 +42,9 @@ const others = computed(() => pickable.value.map((c) => ({ value: c.code, label:
 }
 .question .quiet {
   margin: 0.2rem 0 0.8rem;
+}
+.more {
+  margin-top: 1.6rem;
 }
 .else {
   display: flex;

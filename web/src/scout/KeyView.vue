@@ -64,12 +64,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
         :label="say(result.verdict === 'decided' ? 'scout.key.keep' : 'scout.key.keepBoth')"
         @click="keep"
       />
-      <button v-else-if="begun" class="link" @click="keep">{{ say('scout.key.keepBoth') }}</button>
+      <button v-else-if="begun" class="link" @click="keep">{{ say('scout.key.keepOpen') }}</button>
       <button v-if="begun" class="link" @click="back()">{{ say('scout.key.back') }}</button>
       <button v-if="begun" class="link" @click="restart(state.ask)">{{ say('scout.key.again') }}</button>
     </template>
-    <KeyQuestion v-if="question" :keying="keying" />
-    <KeyCandidates v-if="begun" :keying="keying" />
+    <KeyCandidates v-if="settled" :keying="keying" />
+    <KeyQuestion v-if="question" :keying="keying" :more="settled" />
+    <KeyCandidates v-if="begun && !settled" :keying="keying" />
     <template #rests>
       <KeyAnswersGiven :keying="keying" />
       <KeyPlace :keying="keying" />

@@ -20,7 +20,7 @@ const { say, quantity } = useWords()
         {{ say('scout.form.clearPoint') }}
       </button>
     </p>
-    <YardPlan still @spot="model = $event">
+    <YardPlan still :most="190" @spot="model = $event">
       <template #over="{ ftPerPx }">
         <circle v-if="model" :cx="model[0]" :cy="model[1]" :r="6 * ftPerPx" />
       </template>

@@ -29,9 +29,9 @@ export function useFindForm(start: FindStart, find: Find | undefined, done: (sav
   const from = find ?? start
   const counted = find?.amount
   const typed = reactive({
-    plant: from.plant ?? '',
+    plant: from.plant ?? 'unsure',
     zoneId: from.zoneId,
-    placeId: from.placeId ?? '',
+    placeId: from.placeId ?? 'none',
     foundOn: find?.foundOn ?? (day.value < today.value ? day.value : today.value),
     stage: find?.stage ?? ('leaves' as Find['stage']),
     leafCount: find?.leafCount ?? (undefined as number | undefined),
@@ -58,12 +58,12 @@ export function useFindForm(start: FindStart, find: Find | undefined, done: (sav
   const stages = computed(() => stagesOf(plantOf(typed.plant)?.group))
   const fields = () => ({
     zoneId: typed.zoneId,
-    placeId: typed.placeId || null,
+    placeId: typed.placeId === 'none' ? null : typed.placeId,
     xFt: typed.at?.[0] ?? null,
     yFt: typed.at?.[1] ?? null,
     foundOn: typed.foundOn,
-    plant: typed.plant || null,
-    candidates: typed.plant ? [] : from.candidates.slice(0, 6),
+    plant: typed.plant === 'unsure' ? null : typed.plant,
+    candidates: typed.plant !== 'unsure' ? [] : from.candidates.slice(0, 6),
     answers: from.answers,
     stage: typed.stage,
     leafCount: typed.leafCount ?? null,

@@ -81,6 +81,7 @@ export function useFinds() {
       wantedShare: find.wantedShare,
       turf,
       day: day.value,
+      foundOn: find.foundOn,
       thresholds: yard.value?.verdictThresholds ?? {},
     })
   }

@@ -1,6 +1,7 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import {
+  computeHeadChance,
   computeKey,
   computePrior,
   computeShare,
@@ -72,6 +73,7 @@ export function useKeying() {
   const result = computed(() =>
     computeKey(matrix.value, computePrior(matrix.value.plants, context.value), answers.value, {
       withoutHead: state.value.withoutHead,
+      headChance: computeHeadChance(matrix.value.plants, context.value),
     }),
   )
   const question = computed<Character | undefined>(() =>
@@ -90,7 +92,9 @@ export function useKeying() {
   /** Characters the person may pick freely: those of the plants still possible. */
   const pickable = computed(() =>
     characters.value.filter(
-      (c) => c.groups.includes(group.value) && (!state.value.withoutHead || c.needs !== 'head'),
+      (c) =>
+        (!answers.value['kind'] || c.groups.includes(group.value)) &&
+        (!state.value.withoutHead || c.needs !== 'head'),
     ),
   )
   /** A plant's share with its working, its steps named by what was seen. */

@@ -11,7 +11,7 @@ import { boundsOf, nameBeside, nameSpot, pathOf, placeSections, sidePath } from 
  * The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move
  * it, unless the plan is still; then a press names a spot. What else lies on the plan comes through the slot, in feet.
  */
-const props = defineProps<{ chosen?: string | undefined; still?: boolean }>()
+const props = defineProps<{ chosen?: string | undefined; still?: boolean; most?: number }>()
 const emit = defineEmits<{
   choose: [id: string]
   move: [section: Section, xFt: number, yFt: number]
@@ -35,7 +35,9 @@ const bounds = computed(() =>
     12,
   ),
 )
-const height = computed(() => Math.min(520, Math.max(220, (width.value * bounds.value[3]) / bounds.value[2])))
+const height = computed(() =>
+  Math.min(props.most ?? 520, Math.max(220, (width.value * bounds.value[3]) / bounds.value[2])),
+)
 /** Feet per pixel, so that letters keep their size. */
 const ftPerPx = computed(() =>
   Math.max(bounds.value[2] / Math.max(1, width.value), bounds.value[3] / height.value),
