@@ -1,4 +1,4 @@
-import { addDays, dayOfYear, type Day } from '../quantity/index.ts'
+import { addDays, dayOfYear, type Day, type Params } from '../quantity/index.ts'
 import { computeClock, daysFromSpan, daysUntil, type PlantClock, type Situation } from './clock.ts'
 import { computeCover } from './cover.ts'
 import type { Amount, PlantStage } from './find.ts'
@@ -28,7 +28,7 @@ export interface RankedAct {
   /** 0 where it is ruled out. */
   rank: number
   because: string
-  params: Record<string, number | string>
+  params: Params
   /** The threshold the reason turns on. */
   threshold?: ThresholdName
 }
@@ -52,6 +52,7 @@ export interface Ground extends VerdictRequest {
   clock: PlantClock
   quantum: Quantum
 }
+const share = (value: number) => ({ value, unit: 'ratio' })
 const out = (act: Act, because: string, params: RankedAct['params'] = {}): RankedAct => ({
   act,
   rank: 0,
@@ -104,7 +105,7 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
         act: 'mowAndFeed',
         rank: 0.75,
         because: 'thickTurfWins',
-        params: { cover, limit: limits.cultureUpTo },
+        params: { cover: share(cover), limit: share(limits.cultureUpTo) },
         threshold: 'cultureUpTo',
       }
     return { act: 'mowAndFeed', rank: 0.3, because: 'alongside', params: {} }
@@ -114,22 +115,22 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
     const { cover, count } = quantum
     if (cover !== undefined && cover > limits.spotUpTo)
       return {
-        ...out('spot', 'tooMuchForSpots', { cover, limit: limits.spotUpTo }),
+        ...out('spot', 'tooMuchForSpots', { cover: share(cover), limit: share(limits.spotUpTo) }),
         threshold: 'spotUpTo',
       }
-    const params = { cover: cover ?? 0, count: count ?? 0, limit: limits.spotUpTo }
+    const params = { cover: share(cover ?? 0), count: count ?? 0, limit: share(limits.spotUpTo) }
     return { act: 'spot', rank: 0.7, because: 'scattered', params, threshold: 'spotUpTo' }
   },
   broadcast({ plant, quantum, limits }) {
     if (plant.group === 'moss') return out('broadcast', 'onlyCulture')
-    const params = { cover: quantum.cover ?? 0, limit: limits.spotUpTo }
+    const params = { cover: share(quantum.cover ?? 0), limit: share(limits.spotUpTo) }
     if (quantum.cover !== undefined && quantum.cover > limits.spotUpTo)
       return { act: 'broadcast', rank: 0.78, because: 'everywhere', params, threshold: 'spotUpTo' }
     return { ...out('broadcast', 'notEverywhere', params), threshold: 'spotUpTo' }
   },
   overseed({ wantedShare, turf, day, limits, ...situation }) {
     if (wantedShare === null) return out('overseed', 'wantedNotSaid')
-    const params = { share: wantedShare, limit: limits.overseedBelow }
+    const params = { share: share(wantedShare), limit: share(limits.overseedBelow) }
     if (wantedShare >= limits.overseedBelow)
       return { ...out('overseed', 'thickEnough', params), threshold: 'overseedBelow' }
     const months = turf.season === 'cool' ? ([8, 10] as const) : ([5, 7] as const)
@@ -148,7 +149,7 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
   },
   renovate({ wantedShare, limits }) {
     if (wantedShare === null) return out('renovate', 'wantedNotSaid')
-    const params = { share: wantedShare, limit: limits.renovateBelow }
+    const params = { share: share(wantedShare), limit: share(limits.renovateBelow) }
     if (wantedShare >= limits.renovateBelow)
       return { ...out('renovate', 'mostlyWanted', params), threshold: 'renovateBelow' }
     return { act: 'renovate', rank: 0.9, because: 'wantedIsMinority', params, threshold: 'renovateBelow' }

@@ -34,6 +34,7 @@ const label = (pin: (typeof pins.value)[number]) =>
     @click.stop="emit('open', p.id)"
     @keydown.enter="emit('open', p.id)"
   >
+    <circle :cx="p.x" :cy="p.y" :r="Math.max(p.r, 13 * ftPerPx)" class="reach" />
     <circle :cx="p.x" :cy="p.y" :r="p.r" />
     <circle :cx="p.x" :cy="p.y" :r="1.6 * ftPerPx" class="dot" />
     <title>{{ label(p) }}</title>
@@ -49,6 +50,10 @@ const label = (pin: (typeof pins.value)[number]) =>
   stroke: var(--plum);
   stroke-width: 1.4px;
   vector-effect: non-scaling-stroke;
+}
+.pin .reach {
+  fill: transparent;
+  stroke: none;
 }
 .pin .dot {
   fill: var(--plum);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useWords } from '../kit/session.ts'
 import StateButtons from './StateButtons.vue'
@@ -9,13 +9,22 @@ import type { UsedKeying } from './useKeying.ts'
 const props = defineProps<{ keying: UsedKeying; more?: boolean }>()
 const { say } = useWords()
 const { question, answers, answer, chosen, pickable, drawnAs } = props.keying
+/** A new question is read out and takes the keys, wherever the last one was answered. */
+const title = ref<HTMLElement>()
+watch(
+  () => question.value?.code,
+  async () => {
+    await nextTick()
+    title.value?.focus({ preventScroll: true })
+  },
+)
 const others = computed(() => pickable.value.map((c) => ({ value: c.code, label: say(`trait.${c.code}`) })))
 </script>
 
 <template>
   <section v-if="question" class="question" aria-live="polite">
     <p v-if="more" class="quiet more">{{ say('scout.key.askOn') }}</p>
-    <h2>{{ say(`ask.${question.code}`) }}</h2>
+    <h2 ref="title" tabindex="-1">{{ say(`ask.${question.code}`) }}</h2>
     <p class="quiet">{{ say(`look.${question.code}`) }}</p>
     <StateButtons
       :key="question.code"
@@ -37,6 +46,9 @@ const others = computed(() => pickable.value.map((c) => ({ value: c.code, label:
 </template>
 
 <style scoped>
+.question h2:focus {
+  outline: none;
+}
 .question h2 {
   font-size: 1.25rem;
 }

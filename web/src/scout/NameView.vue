@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { findByName, plantGroups, type PlantGroup } from '@jardinero/core/scout'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -28,6 +28,10 @@ const shown = computed(() => {
     .filter((p) => group.value === 'all' || p.group === group.value)
     .map((plant) => ({ plant, match: matches.value.find((m) => m.code === plant.code) }))
 })
+/** Plates are many; so many are shown, and more on asking. */
+const atOnce = 12
+const most = ref(atOnce)
+watch([typed, group], () => (most.value = atOnce))
 const answer = computed(() =>
   typed.value.trim().length > 1
     ? say('scout.name.found', { count: matches.value.length, typed: typed.value.trim() })
@@ -50,7 +54,7 @@ const otherNames = (names: Record<string, string[]>) =>
       <ChoiceField v-model="group" :label="say('scout.name.group')" :options="groups" />
     </div>
     <ul class="plates">
-      <li v-for="{ plant, match } in shown" :key="plant.code">
+      <li v-for="{ plant, match } in shown.slice(0, most)" :key="plant.code">
         <RouterLink :to="{ name: 'scout', query: { at: 'keep', plant: plant.code } }">
           <PlantPlate :plant="plant.code" />
           <strong>{{ say(`plant.${plant.code}`) }}</strong>
@@ -64,6 +68,9 @@ const otherNames = (names: Record<string, string[]>) =>
         <p v-else class="quiet small">{{ otherNames(plant.names) }}</p>
       </li>
     </ul>
+    <button v-if="shown.length > most" class="link more" @click="most += atOnce">
+      {{ say('scout.name.more', { left: shown.length - most }) }}
+    </button>
   </StationPage>
 </template>
 
@@ -80,6 +87,9 @@ const otherNames = (names: Record<string, string[]>) =>
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(15rem, 1fr));
   gap: 1.2rem 1.6rem;
+}
+.more {
+  margin-top: 1.4rem;
 }
 a {
   text-decoration: none;

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { place } from './draw.ts'
 import { partFor, parts, platesOf } from './parts.ts'
-import PlateInk from './PlateInk.vue'
+import { PlateInk } from './PlateInk.ts'
 import { usualStates } from './states.ts'
 import { usePlants } from '../usePlants.ts'
 

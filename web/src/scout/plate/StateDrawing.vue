@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { PlantGroup } from '@jardinero/core/scout'
-import PlateInk from './PlateInk.vue'
+import { PlateInk } from './PlateInk.ts'
 import { drawState } from './stateDrawings.ts'
 
 /** The small drawing of one state of a character. */

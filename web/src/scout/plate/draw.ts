@@ -1,6 +1,6 @@
 import { curveCatmullRom, curveCatmullRomClosed, line } from 'd3-shape'
 
-/** Colours of the drawings: the line and the tints of leaf, flower and soil. Set in PlateInk.vue. */
+/** Colours of the drawings: the line and the tints of leaf, flower and soil. Their colours are set in PlantPlate.vue. */
 export type Tint =
   | 'ink'
   | 'quiet'
