@@ -1,14 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import {
+  acts,
   computeKey,
   computePrior,
   computeSeparators,
   createKey,
   misreadingOf,
   parseScore,
+  plantStages,
   separates,
+  verdictThresholds,
   type Plant,
 } from '@jardinero/core/scout'
+import { loadCatalogue, loadPlantWords } from '@jardinero/words'
 import { runKey, seeded } from '../bench/keyTrial.ts'
 import fieldPlants from './fieldPlants.json' with { type: 'json' }
 import { almanac, plantAlmanac } from './src/index.ts'
@@ -190,5 +194,39 @@ describe('the matrix refuses', () => {
       scores: { ...plantOf('henbit').scores, petiole: 'sideways' },
     }
     expect(() => createKey([wrong], characters)).toThrow('sideways')
+  })
+})
+
+describe('words', () => {
+  it('stand for every plant, character, state, reason and act', async () => {
+    const words = await loadPlantWords('en')
+    const keys = [
+      ...characters.flatMap((c) => [
+        `trait.${c.code}`,
+        `ask.${c.code}`,
+        `look.${c.code}`,
+        ...c.states.map((s) => `state.${c.code}.${s}`),
+      ]),
+      ...plants.flatMap((p) => [
+        `plant.${p.code}`,
+        `cycle.${p.cycle}`,
+        ...p.reasons.flatMap((r) => [`reason.${r}`, `culture.${r}`]),
+        ...p.hand.map((h) => `hand.${h}`),
+        ...p.hazards.map((h) => `hazard.${h}`),
+        `barrierStops.${p.barrier.stops}`,
+        ...(p.barrier.why ? [`barrierWhy.${p.barrier.why}`] : []),
+      ]),
+      ...acts.map((a) => `act.${a}`),
+      ...plantStages.map((s) => `stage.${s}`),
+      ...Object.keys(verdictThresholds).flatMap((t) => [`threshold.${t}`, `threshold.${t}.says`]),
+    ]
+    expect(keys.filter((k) => !words[k])).toEqual([])
+    const spoken = new Set(Object.keys(words))
+    const sources = plants.flatMap((p) => p.emergence?.source ?? [])
+    const station = await loadCatalogue('en')
+    expect(sources.filter((s) => !station[`scout.source.${s}`])).toEqual([])
+    expect(
+      [...spoken].filter((k) => /^(reason|hand|hazard|barrierWhy)\./.test(k) && !keys.includes(k)),
+    ).toEqual([])
   })
 })

@@ -14,7 +14,7 @@ export const charactersSchema = Joi.array()
       code: code.required(),
       groups: Joi.array().items(oneOf(plantGroups)).min(1).unique().required(),
       part: oneOf(['plant', 'leaf', 'root', 'stem', 'sheath', 'ligule', 'head', 'flower']).required(),
-      effort: Joi.number().min(1).max(5).required(),
+      effort: Joi.number().min(0.5).max(5).required(),
       states: Joi.array().items(code).min(2).unique().required(),
       near: Joi.array().items(Joi.array().items(code).length(2)),
       ordered: Joi.boolean(),

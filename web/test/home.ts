@@ -8,12 +8,14 @@ import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Preferences } from '@jardinero/contract/person'
 import type { Reading } from '@jardinero/contract/soil'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { loadCatalogue } from '@jardinero/words'
+import { loadWholeCatalogue } from '@jardinero/words'
+import { almanac, plantAlmanac } from '@jardinero/almanac'
+import { usePlantStore } from '../src/scout/usePlants.ts'
 import { useAccount } from '../src/kit/account.ts'
 import { useSeason } from '../src/kit/season.ts'
 import { useSession } from '../src/kit/session.ts'
 
-const catalogue = await loadCatalogue('en')
+const catalogue = await loadWholeCatalogue('en')
 
 export const rules: LabelRules = {
   name: 'Sample 50 WG',
@@ -169,7 +171,9 @@ export async function atHome({
   }
   const account = useAccount()
   account.state = { ...homeState(), ...state }
+  account.almanac = almanac
   account.loaded = true
+  usePlantStore().almanac = plantAlmanac
   useSeason().readings = readings
   useSeason().records = records
   const blank = { template: '<i />' }

@@ -24,11 +24,18 @@ function start(ask: 'weed' | 'turf'): void {
   restart(ask)
   void open('key')
 }
+const rows = computed(() =>
+  finds.value.map((find) => ({
+    find,
+    name: nameOf(find),
+    amount: amountOf(find),
+    best: verdictOf(find)?.acts[0],
+  })),
+)
 /** The find on which something is to be done, by the rank of its best act. */
 const pressing = computed(
   () =>
-    finds.value
-      .map((find) => ({ find, best: verdictOf(find)?.acts[0] }))
+    rows.value
       .filter(({ best }) => best && best.act !== 'wait')
       .toSorted((a, b) => b.best!.rank - a.best!.rank)[0],
 )
@@ -63,21 +70,21 @@ const answer = computed(() => {
     </YardPlan>
     <p class="quiet small">{{ say('scout.plan') }}</p>
     <ul class="finds">
-      <li v-for="f in finds" :key="f.id">
-        <button type="button" class="row" @click="open('find', { find: f.id })">
-          <PlantPlate :plant="f.plant ?? f.candidates[0]?.code ?? ''" small />
+      <li v-for="{ find, name, amount, best } in rows" :key="find.id">
+        <button type="button" class="row" @click="open('find', { find: find.id })">
+          <PlantPlate :plant="find.plant ?? find.candidates[0]?.code ?? ''" small />
           <span
-            ><strong>{{ nameOf(f) }}</strong
+            ><strong>{{ name }}</strong
             ><br /><span class="quiet small">{{
-              say('scout.foundAt', { place: placeName(f), day: sayDay(f.foundOn, 'long') })
+              say('scout.foundAt', { place: placeName(find), day: sayDay(find.foundOn, 'long') })
             }}</span></span
           >
         </button>
         <span class="amount"
-          ><FigureText v-if="amountOf(f).figure" :figure="amountOf(f).figure!" :title="nameOf(f)" />
-          <span class="quiet small">{{ amountOf(f).says }}</span></span
+          ><FigureText v-if="amount.figure" :figure="amount.figure" :title="name" />
+          <span class="quiet small">{{ amount.says }}</span></span
         >
-        <span class="act">{{ verdictOf(f)?.acts[0] ? say(`act.${verdictOf(f)!.acts[0]!.act}`) : '' }}</span>
+        <span class="act">{{ best ? say(`act.${best.act}`) : '' }}</span>
       </li>
     </ul>
     <template #rests>

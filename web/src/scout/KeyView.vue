@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { useEventListener } from '@vueuse/core'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
@@ -27,6 +27,13 @@ const leader = computed(() => result.value.candidates[0]?.code)
 const settled = computed(() => begun.value && result.value.verdict !== 'ask')
 const asTurf = computed(() => state.value.ask === 'turf')
 const isTurfNow = computed(() => asTurf.value && zone.value?.turf === leader.value)
+
+// The address may ask for the turf of a lawn, as the yard's form does.
+const { ask, zone: asked } = useRoute().query
+if (ask === 'turf' && (state.value.ask !== 'turf' || (asked && asked !== zone.value?.id))) {
+  restart('turf')
+  if (typeof asked === 'string') state.value.zoneId = asked
+}
 
 const keep = () => router.push({ name: 'scout', query: { at: 'keep' } })
 const useTurf = () => account.change('zones', zone.value!, { turf: leader.value! })

@@ -6,6 +6,7 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
+import { useTurfNames } from '../yard/useTurfNames.ts'
 import PlantPlate from './plate/PlantPlate.vue'
 import { usePlants } from './usePlants.ts'
 
@@ -13,6 +14,7 @@ import { usePlants } from './usePlants.ts'
 const router = useRouter()
 const { say } = useWords()
 const { plants, plantOf } = usePlants()
+const { otherNames } = useTurfNames()
 const typed = ref('')
 const group = ref<PlantGroup | 'all'>('all')
 const matches = computed(() => findByName(plants.value, typed.value))
@@ -37,10 +39,6 @@ const answer = computed(() =>
     ? say('scout.name.found', { count: matches.value.length, typed: typed.value.trim() })
     : say('scout.name.answer'),
 )
-const otherNames = (names: Record<string, string[]>) =>
-  Object.entries(names)
-    .map(([country, list]) => `${country}: ${list.join(', ')}`)
-    .join('; ')
 </script>
 
 <template>
@@ -65,7 +63,7 @@ const otherNames = (names: Record<string, string[]>) =>
         <p v-if="match?.countries.length" class="small">
           {{ say('scout.name.calledIn', { name: match.name, countries: match.countries.join(', ') }) }}
         </p>
-        <p v-else class="quiet small">{{ otherNames(plant.names) }}</p>
+        <p v-else class="quiet small">{{ otherNames(plant) }}</p>
       </li>
     </ul>
     <button v-if="shown.length > most" class="link more" @click="most += atOnce">

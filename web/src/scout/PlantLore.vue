@@ -17,7 +17,7 @@ const lookalikes = computed(() =>
       statesOf(p.scores[by], character)
         .map((s) => say(`state.${by}.${s}`))
         .join(' / ')
-    return [{ of, trait: say(`trait.${by}`), mine: shows(props.plant), theirs: shows(other) }]
+    return [{ of, trait: say(`trait.${by}`).toLowerCase(), mine: shows(props.plant), theirs: shows(other) }]
   }),
 )
 const emergence = computed(() => {
@@ -56,8 +56,7 @@ const emergence = computed(() => {
     <dt>{{ say('scout.find.lookalikes') }}</dt>
     <dd>
       <p v-for="l in lookalikes" :key="l.of">
-        <strong>{{ say(`plant.${l.of}`) }}</strong>, {{ l.trait }}: {{ l.theirs }}
-        <span class="quiet">({{ l.mine }})</span>
+        {{ say('scout.find.lookalike', { plant: l.of, trait: l.trait, theirs: l.theirs, mine: l.mine }) }}
       </p>
     </dd>
   </dl>

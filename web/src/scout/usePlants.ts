@@ -9,7 +9,7 @@ interface PlantAlmanac {
   plants: Plant[]
 }
 
-const usePlantStore = defineStore('plants', () => {
+export const usePlantStore = defineStore('plants', () => {
   const almanac = shallowRef<PlantAlmanac>({ characters: [], plants: [] })
   const loading = ref<Promise<void>>()
 
@@ -18,7 +18,8 @@ const usePlantStore = defineStore('plants', () => {
     almanac.value = got
   }
   /** Fetches the plants and their words, once. */
-  const load = (): Promise<void> => (loading.value ??= fetchAll())
+  const load = (): Promise<void> =>
+    almanac.value.plants.length ? Promise.resolve() : (loading.value ??= fetchAll())
   return { almanac, load }
 })
 

@@ -44,6 +44,11 @@ const { form } = row
       :fault="form.faultAt('turf')"
     />
     <p v-if="turf" class="quiet small">{{ otherNames(turf) }}</p>
+    <p v-if="zone" class="small">
+      <RouterLink :to="{ name: 'scout', query: { at: 'key', ask: 'turf', zone: zone.id } }">{{
+        say('yard.keyTurf')
+      }}</RouterLink>
+    </p>
     <ChoiceField
       v-model="typed.state"
       :label="say('yard.state')"

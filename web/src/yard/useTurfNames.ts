@@ -1,6 +1,5 @@
 import { computed } from 'vue'
 import { useAccount } from '../kit/account.ts'
-import type { Almanac } from '../kit/almanac.ts'
 import { useWords } from '../kit/session.ts'
 
 /** Turf types with the botanical name beside the common one: names collide between countries. */
@@ -13,7 +12,7 @@ export function useTurfNames() {
       label: `${say(`turf.${code}`)} (${botanical})`,
     })),
   )
-  const otherNames = ({ names }: Almanac['turf'][number]) =>
+  const otherNames = ({ names }: { names: Record<string, string[]> }) =>
     say('yard.otherNames', {
       names: Object.entries(names)
         .map(([country, list]) => `${country}: ${list.join(', ')}`)

@@ -1,50 +1,63 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { place } from './draw.ts'
-import { partFor, parts, platesOf } from './parts.ts'
-import { PlateInk } from './PlateInk.ts'
-import { usualStates } from './states.ts'
+import { computed, onUnmounted, ref, watch } from 'vue'
 import { usePlants } from '../usePlants.ts'
+import { inTurn } from './inTurn.ts'
+import { partFor } from './parts.ts'
+import { PlateInk } from './PlateInk.ts'
+import { isDrawn, plateMarkup } from './plateMarkup.ts'
 
 /** A plant's plate, drawn from its characters: the whole plant and its parts. `ring` circles the part that shows a character. */
 const props = defineProps<{ plant: string; ring?: string | undefined; small?: boolean; label?: string }>()
 const { plantOf, characters } = usePlants()
+const plant = computed(() => plantOf(props.plant))
 
-const drawn = computed(() => {
-  const plant = plantOf(props.plant)
-  if (!plant) return undefined
-  const states = usualStates(plant, characters.value)
-  const shown = props.small
-    ? []
-    : platesOf[plant.group].filter((p) => p !== 'fruit' || !['plain', undefined].includes(states['fruit']))
-  const ringed = props.ring ? partFor(props.ring, plant.group) : undefined
-  const spots = shown.map((part, i) => ({
-    part,
-    inks: parts[part](states, plant.group),
-    x: 108 + (i % 2) * 68,
-    y: 4 + Math.floor(i / 2) * 68,
-  }))
-  return { whole: parts.whole(states, plant.group), spots, ringed, tall: spots.length > 2 }
-})
-const width = computed(() => (props.small || !drawn.value?.spots.length ? 100 : 240))
+/** The plant whose turn has come to be drawn. */
+const turn = ref<string>()
+let leave: (() => void) | undefined
+watch(
+  plant,
+  (wanted) => {
+    leave?.()
+    if (!wanted) return
+    const draw = () => (turn.value = wanted.code)
+    if (isDrawn(wanted, props.small)) draw()
+    else leave = inTurn(draw)
+  },
+  { immediate: true },
+)
+onUnmounted(() => leave?.())
+
+const plate = computed(() =>
+  plant.value && turn.value === plant.value.code
+    ? plateMarkup(plant.value, characters.value, props.small)
+    : undefined,
+)
+const spots = computed(() =>
+  (props.small ? [] : (plate.value?.parts ?? [])).map((p, i) => ({
+    ...p,
+    transform: `translate(${108 + (i % 2) * 68} ${4 + Math.floor(i / 2) * 68}) scale(0.6)`,
+  })),
+)
+const ringed = computed(() =>
+  props.ring && plant.value ? partFor(props.ring, plant.value.group) : undefined,
+)
 </script>
 
 <template>
   <svg
-    v-if="drawn"
     class="plate"
-    :viewBox="small ? '0 0 100 108' : `0 0 ${width} 140`"
-    role="img"
+    :viewBox="small ? '0 0 100 108' : '0 0 240 140'"
+    :role="label ? 'img' : undefined"
     :aria-label="label"
     :aria-hidden="label ? undefined : true"
   >
-    <PlateInk :inks="[place(drawn.whole, small ? {} : { y: 14, x: 2 })]" />
-    <g v-for="s in drawn.spots" :key="s.part" :transform="`translate(${s.x} ${s.y}) scale(0.6)`">
-      <circle v-if="drawn.ringed === s.part" class="ring" cx="50" cy="50" r="55" />
-      <PlateInk :inks="s.inks" />
+    <g v-if="plate" :transform="small ? undefined : 'translate(2 14)'"><PlateInk :markup="plate.whole" /></g>
+    <g v-for="s in spots" :key="s.part" :transform="s.transform">
+      <circle v-if="ringed === s.part" class="ring" cx="50" cy="50" r="55" />
+      <PlateInk :markup="s.markup" />
     </g>
     <rect
-      v-if="drawn.ringed === 'whole'"
+      v-if="plate && ringed === 'whole'"
       class="ring"
       x="3"
       y="10"

@@ -43,22 +43,22 @@ export interface Placing {
   flip?: boolean
 }
 
-const round = (n: number) => Math.round(n * 100) / 100
-const rounded = (points: Point[]): Point[] => points.map(([x, y]) => [round(x), round(y)])
+const fine = (n: number) => Math.round(n * 1000) / 1000
+const round = (n: number) => Math.round(n * 10) / 10
 
 export function place(inks: Ink[], { x = 0, y = 0, turn = 0, size = 1, flip = false }: Placing): Placed {
   return {
-    transform: `translate(${round(x)} ${round(y)}) rotate(${round(turn)}) scale(${round(flip ? -size : size)} ${round(size)})`,
+    transform: `translate(${round(x)} ${round(y)}) rotate(${round(turn)}) scale(${flip ? -fine(size) : fine(size)} ${fine(size)})`,
     inks,
   }
 }
 
 /** A smooth line through points. */
-export const curve = (points: Point[]): string => line().curve(curveCatmullRom)(rounded(points)) ?? ''
+export const curve = (points: Point[]): string => line().digits(1).curve(curveCatmullRom)(points) ?? ''
 export const closedCurve = (points: Point[]): string =>
-  line().curve(curveCatmullRomClosed)(rounded(points)) ?? ''
-export const polygon = (points: Point[]): string => `${line()(rounded(points))}Z`
-export const polyline = (...points: Point[]): string => line()(rounded(points)) ?? ''
+  line().digits(1).curve(curveCatmullRomClosed)(points) ?? ''
+export const polygon = (points: Point[]): string => `${line().digits(1)(points)}Z`
+export const polyline = (...points: Point[]): string => line().digits(1)(points) ?? ''
 export const ellipse = (x: number, y: number, rx: number, ry = rx): string =>
   `M${round(x - rx)} ${round(y)}a${round(rx)} ${round(ry)} 0 1 0 ${round(2 * rx)} 0a${round(rx)} ${round(ry)} 0 1 0 ${round(-2 * rx)} 0Z`
 

@@ -7,15 +7,15 @@ const fine = (at: Point, spread: number, length: number, n: number): Ink[] =>
     return { d: curve([at, polar(at, turn * 0.5 + 90, length * 0.45), end]), line: 'soil', weight: 0.8 }
   })
 
-/** What is below ground, from a point at the surface down; about 40 deep. */
-export function below(kind: string, [x, y]: Point): Ink[] {
+/** What is below ground, from a point at the surface down; about 40 deep. `size` is for fine roots. */
+export function below(kind: string, [x, y]: Point, size = 1): Ink[] {
   const nut = (cx: number, cy: number, r = 4.5): Ink => ({
     d: ellipse(cx, cy, r, r * 0.85),
     fill: 'soil',
     weight: 1,
   })
   const kinds: Record<string, () => Ink[]> = {
-    fibrous: () => fine([x, y], 42, 26, 9),
+    fibrous: () => fine([x, y], 42, 26 * size, size < 1 ? 5 : 9),
     taproot: () => [
       {
         d: closedCurve([

@@ -109,10 +109,27 @@ function mossy(states: States): Ink[] {
   })
 }
 
+/** What lies about the foot of a grass: runners below, runners above that strike root, stems that root. */
+function footOf(states: States): Ink[] {
+  const { runners = 'none', nodeRoot } = states
+  const under = runners === 'below' || runners === 'both' ? 'rhizome' : states['underground']
+  const over = runners === 'above' || runners === 'both'
+  const arches: Ink[] = over
+    ? [18, 82].map((x) => ({
+        d: curve([
+          [50, groundAt - 1],
+          [(50 + x) / 2, groundAt - 9],
+          [x, groundAt - 1],
+        ]),
+        weight: 2,
+      }))
+    : []
+  const struck = nodeRoot === 'yes' ? [18, 82].flatMap((x) => below('fibrous', [x, groundAt], 0.45)) : []
+  return [...(under ? below(under, [50, groundAt]) : []), ...struck, ...arches]
+}
+
 /** The whole plant on its ground, with what is below it. */
 export function wholePlant(states: States, group: string, tint: Tint): Ink[] {
-  const roots = states['underground']
-  const foot = roots ? below(roots, [50, groundAt]) : []
   const body =
     group === 'broadleaf'
       ? leafyPlant(states, tint)
@@ -121,5 +138,5 @@ export function wholePlant(states: States, group: string, tint: Tint): Ink[] {
         : group === 'moss'
           ? mossy(states)
           : grassy(states, group, tint)
-  return [ground, ...(group === 'moss' ? [] : foot), ...body]
+  return [ground, ...(group === 'moss' ? [] : footOf(states)), ...body]
 }

@@ -43,7 +43,9 @@ interface Outline {
 
 /** Both edges of a leaf that stands on the origin and points up. */
 export function leafEdges({ shape, margin, length, notched }: Outline): Point[] {
-  const steps = margin === 'smooth' ? 22 : 64
+  // A small leaf needs no more points than can be seen.
+  const small = length < 40
+  const steps = margin === 'smooth' ? (small ? 9 : 18) : small ? 28 : 56
   const half = profiles[shape] ?? profiles['oval']!
   const along = notched ? (t: number) => half(1 - t) : half
   const notchAt = (t: number, w: number): number => {

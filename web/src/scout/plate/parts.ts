@@ -1,13 +1,12 @@
 import type { Plant } from '@jardinero/core/scout'
 import { budSection, grassCorner } from './corner.ts'
-import { place, polyline, type Ink, type Tint } from './draw.ts'
+import { place, type Ink, type Tint } from './draw.ts'
 import { flower, fruit } from './flowers.ts'
-import { below } from './ground.ts'
-import { grainCloseUp, grassHead, sedgeHead } from './heads.ts'
+import { grassHead, sedgeHead } from './heads.ts'
 import { wholePlant } from './habit.ts'
 import { stemPiece } from './joint.ts'
 import { leafOn } from './leaf.ts'
-import { bulbLeafSection, leafTip, scaleKeel, stemSection } from './sections.ts'
+import { bulbLeafSection, leafTip, stemSection } from './sections.ts'
 
 type States = Record<string, string>
 
@@ -15,20 +14,7 @@ export const tintOf = (states: States): Tint => (states['colour'] as Tint | unde
 
 /** The parts a plant is drawn in; each drawn from its states alone, in a box of 100 × 100. */
 export type PartName =
-  | 'whole'
-  | 'corner'
-  | 'bud'
-  | 'tip'
-  | 'stem'
-  | 'joint'
-  | 'leaf'
-  | 'head'
-  | 'grain'
-  | 'flower'
-  | 'fruit'
-  | 'bulbLeaf'
-  | 'scale'
-  | 'roots'
+  'whole' | 'corner' | 'bud' | 'tip' | 'stem' | 'joint' | 'leaf' | 'head' | 'flower' | 'fruit' | 'bulbLeaf'
 
 export const parts: Record<PartName, (states: States, group: string) => Ink[]> = {
   whole: (s, group) => wholePlant(s, group, tintOf(s)),
@@ -42,16 +28,9 @@ export const parts: Record<PartName, (states: States, group: string) => Ink[]> =
     return [place(leafOn(s, long ? 62 : 74, tintOf(s)), { x: 50, y: s['petiole'] === 'umbrella' ? 82 : 95 })]
   },
   head: (s, group) => (group === 'sedge' ? sedgeHead(s) : grassHead(s)),
-  grain: (s) => grainCloseUp(s['awns'] ?? 'none'),
   flower: (s) => flower(s['flowerForm'] ?? 'five', s['flowerColour'] ?? 'white'),
   fruit: (s) => fruit(s['fruit'] ?? 'plain'),
   bulbLeaf: (s) => bulbLeafSection(s['leafHollow'] ?? 'flat', tintOf(s)),
-  scale: (s) => scaleKeel(s['scaleKeel'] ?? 'smooth'),
-  roots: (s) => [
-    { d: polyline([4, 40], [96, 40]), line: 'soil', weight: 1.2 },
-    { d: polyline([50, 40], [50, 6]), weight: 1.6 },
-    ...below(s['underground'] ?? 'fibrous', [50, 40]),
-  ],
 }
 
 /** Where a character is seen: in which part. */
@@ -60,8 +39,8 @@ export const partOf: Record<string, PartName> = {
   habit: 'whole',
   stature: 'whole',
   colour: 'leaf',
-  hold: 'roots',
-  underground: 'roots',
+  hold: 'whole',
+  underground: 'whole',
   mossForm: 'whole',
   mossFeel: 'whole',
   runners: 'whole',
@@ -87,8 +66,8 @@ export const partOf: Record<string, PartName> = {
   headHair: 'head',
   sedgeHead: 'head',
   bracts: 'head',
-  awns: 'grain',
-  scaleKeel: 'scale',
+  awns: 'head',
+  scaleKeel: 'head',
   leafHollow: 'bulbLeaf',
   smell: 'leaf',
   leafType: 'leaf',
@@ -110,6 +89,7 @@ export function partFor(character: string, group: Plant['group']): PartName {
   const part = partOf[character] ?? 'whole'
   const grassy = group === 'grass' || group === 'sedge'
   if (grassy && part === 'leaf') return character === 'leafHair' && group === 'grass' ? 'corner' : 'tip'
+  if (part === 'stem' && group !== 'sedge') return group === 'broadleaf' ? 'joint' : 'whole'
   if (group === 'bulb' && (part === 'leaf' || part === 'tip')) return 'whole'
   return grassy && part === 'joint' ? 'whole' : part
 }

@@ -3,7 +3,9 @@ import { curve, ellipse, place, polar, polyline, range, type Ink } from './draw.
 import { below } from './ground.ts'
 import { wholePlant } from './habit.ts'
 import { leafOn } from './leaf.ts'
+import { grainCloseUp } from './heads.ts'
 import { partFor, parts } from './parts.ts'
+import { scaleKeel, stemSection } from './sections.ts'
 
 const sapDrop = (milky: boolean): Ink[] => [
   { d: polyline([44, 98], [46, 44]), weight: 1.3 },
@@ -101,6 +103,14 @@ const ownDrawing: Record<string, (state: string, group: Plant['group']) => Ink[]
       ? parts.corner({ leafHair: state }, group)
       : parts.leaf({ leafShape: 'oval', petiole: 'short', leafHair: state }, group),
   stature: height,
+  underground: (state) => [
+    { d: polyline([4, 40], [96, 40]), line: 'soil', weight: 1.2 },
+    { d: polyline([50, 40], [50, 6]), weight: 1.6 },
+    ...below(state, [50, 40]),
+  ],
+  stemSection: (state) => stemSection(state, 'green'),
+  awns: grainCloseUp,
+  scaleKeel,
   hold: pull,
   sap: (state) => sapDrop(state === 'milky'),
   smell: scent,
