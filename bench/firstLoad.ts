@@ -21,7 +21,7 @@ export async function benchFirstLoad(): Promise<void> {
   await page.locator('h1').waitFor()
 
   console.log('\nFirst load on the demo (goal: at most 180 kB gzip of JavaScript)')
-  for (const path of ['/', '/soil', '/bench']) {
+  for (const path of ['/', '/scout', '/soil', '/bench']) {
     const fresh = await browser.newContext({
       storageState: await page.context().storageState(),
       viewport: { width: 1280, height: 800 },
@@ -43,7 +43,7 @@ export async function benchFirstLoad(): Promise<void> {
   }
 
   console.log('Station to station, already loaded once (goal: under 100 ms)')
-  const stations = ['Yard', 'Soil', 'Bench', 'Ledger', 'Today']
+  const stations = ['Yard', 'Scout', 'Soil', 'Bench', 'Ledger', 'Today']
   for (const warm of [false, true])
     for (const name of stations) {
       const took = await page.evaluate(async (label) => {

@@ -45,12 +45,32 @@ const mixing = async (page: Page) => {
 }
 await take('today', '/?day=2026-03-06')
 await take('yard', '/yard')
+await take('scout', '/scout')
+const keyed = async (page: Page) => {
+  for (const state of [/^grass: narrow/, /^lime/]) {
+    const button = page.locator('.states').getByRole('button', { name: state })
+    if (await button.count()) await button.click()
+    await page.waitForTimeout(400)
+  }
+}
+await take('key', '/scout?at=key', keyed)
+await take('find', '/scout', (page) =>
+  page
+    .getByRole('button', { name: /ground ivy/ })
+    .last()
+    .click(),
+)
+await take('drill', '/scout?at=drill', async (page) => {
+  await page.locator('.choices button').first().waitFor()
+  await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
+})
 await take('soil', '/soil')
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),
 )
 await take('working', '/yard', (page) => page.keyboard.press('w'))
+await take('key-phone', '/scout?at=key', keyed, phone)
 await take('soil-phone', '/soil', undefined, phone)
 await take('bench-dark', '/bench', mixing, { width: 1280, height: 800 }, true)
 await browser.close()

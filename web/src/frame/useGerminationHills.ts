@@ -1,3 +1,4 @@
+import { useTimeout } from '@vueuse/core'
 import { computed, watchEffect } from 'vue'
 import { dayOfYear, type Day } from '@jardinero/core/quantity'
 import { computeClock, daysFromSpan, spanLength } from '@jardinero/core/scout'
@@ -16,8 +17,11 @@ export function useGerminationHills() {
   const account = useAccount()
   const { zones, situation } = useYard()
   const { load, plantOf } = usePlants()
+  // After the station stands: the hills can wait, a person at the station cannot.
+  const needed = computed(() => account.state.finds.length + account.state.marks.length > 0)
+  const { ready } = useTimeout(400, { controls: true })
   watchEffect(() => {
-    if (account.state.finds.length || account.state.marks.length) void load()
+    if (ready.value && needed.value) void load()
   })
   const hills = computed<GerminationHill[]>(() => {
     const mine = new Set(zones.value.map((z) => z.id))

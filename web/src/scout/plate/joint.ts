@@ -105,6 +105,8 @@ function basal(states: States, tint: Tint): Ink[] {
   const leaf = leafOn({ ...states, leafHair: '' }, 40, tint)
   return [
     { d: polyline([8, 84], [92, 84]), line: 'soil', weight: 1 },
+    ...(states['nodeRoot'] === 'yes' ? rootsAt(50, 84) : []),
     ...[-72, 72, -40, 40, -8].map((turn) => place(leaf, { x: 50, y: 84, turn })),
+    ...jointSheath(states['nodeSheath'], 50, 84, 4, tint),
   ]
 }
