@@ -29,7 +29,7 @@ async function take(
   })
   await page.goto(running.url)
   await page.getByRole('button', { name: 'Enter the demo yard' }).click()
-  await page.locator('main h1').waitFor()
+  await page.locator('nav.trail').waitFor()
   await page.goto(running.url + path)
   await page.locator('main h1').waitFor()
   await act?.(page)

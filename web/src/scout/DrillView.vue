@@ -68,7 +68,7 @@ const wrong = computed(() => card.value && chosen.value && chosen.value !== card
       </RestRow>
       <RestRow :name="say('scout.drill.learned')">
         <template #value>{{ learned }}</template>
-        {{ say('scout.drill.learnedSays', { lapses }) }}
+        {{ say('scout.drill.learnedSays', { lapses, learned }) }}
       </RestRow>
     </template>
   </StationPage>
