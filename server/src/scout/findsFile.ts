@@ -224,12 +224,13 @@ export async function takeFindsCsv(
   )
 }
 
-interface Collection {
+/** A GeoJSON FeatureCollection of points. */
+export interface PointCollection {
   features: { id?: unknown; geometry: { coordinates: number[] }; properties: RawCells }[]
 }
 export function takeFindsGeoJson(
   scope: AccountScope,
-  { features }: Collection,
+  { features }: PointCollection,
   parts: YardParts,
   today: string,
 ): Promise<number> {

@@ -1,8 +1,8 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
+import type { FastifyInstance } from 'fastify'
+import type Joi from 'joi'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/scout'
-import type { Yard, Zone } from '@jardinero/contract/yard'
-import type { Refusal } from '@jardinero/core/quantity'
+import type { Day, Refusal } from '@jardinero/core/quantity'
 import {
   checkSighting,
   computeCover,
@@ -29,8 +29,11 @@ import {
   loadYardParts,
   takeFindsCsv,
   takeFindsGeoJson,
+  type PointCollection,
+  type YardParts,
 } from './findsFile.ts'
 import { photoRoutes } from './photos.ts'
+import { yardOfZone } from '../yard/whose.ts'
 
 const { plants, characters } = plantAlmanac
 const matrix = createKey(plants, characters)
@@ -52,11 +55,6 @@ const unknownAnswers = (answers: KeyAnswers): Refusal[] =>
       field: `answers.${character}`,
       params: { given: state ?? character },
     }))
-
-async function yardOfZone(scope: AccountScope, zoneId: string): Promise<Yard> {
-  const zone = await scope.get<Zone>('zone', zoneId)
-  return scope.get<Yard>('yard', zone.yardId)
-}
 
 export const scoutCollections = (clock: Clock): Collection[] => [
   {
@@ -153,60 +151,47 @@ function calculatorRoutes(app: FastifyInstance): void {
   )
 }
 
+/** Finds of a yard out and in, in one form after the other. */
 function fileRoutes(app: FastifyInstance, clock: Clock): void {
-  const parts = (scope: AccountScope, request: FastifyRequest) =>
-    loadYardParts(scope, (request.query as { yardId: string }).yardId)
-  app.get(
-    '/api/scout/finds.csv',
-    { schema: { tags, summary: 'Finds of a yard as CSV', querystring: wire.findsRequest } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const yard = await parts(scope, request)
-        void reply
-          .type('text/csv; charset=utf-8')
-          .header('content-disposition', 'attachment; filename="finds.csv"')
-        return findsToCsv(await findsOf(scope, yard), yard)
-      }),
+  const give = (form: string, type: string, write: (finds: wire.Find[], parts: YardParts) => unknown) =>
+    app.get(
+      `/api/scout/finds.${form}`,
+      { schema: { tags, summary: `Finds of a yard as ${form}`, querystring: wire.findsRequest } },
+      (request, reply) =>
+        app.scoped(request, async (scope) => {
+          const parts = await loadYardParts(scope, (request.query as { yardId: string }).yardId)
+          void reply.type(type).header('content-disposition', `attachment; filename="finds.${form}"`)
+          return write(await findsOf(scope, parts), parts)
+        }),
+    )
+  const take = <B extends { yardId: string }>(
+    form: string,
+    body: Joi.ObjectSchema,
+    read: (scope: AccountScope, body: B, parts: YardParts, today: Day) => Promise<number>,
+  ) =>
+    app.post(
+      `/api/scout/finds/${form}`,
+      {
+        schema: { tags, summary: `Takes finds in from ${form}, all or none`, body },
+        bodyLimit: 4 * 1024 * 1024,
+      },
+      (request) =>
+        app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
+          const sent = request.body as B
+          const parts = await loadYardParts(scope, sent.yardId)
+          const today = await accountToday(scope, parts.yard.timeZone, clock)
+          return { added: await read(scope, sent, parts, today) }
+        }),
+    )
+  give('csv', 'text/csv; charset=utf-8', findsToCsv)
+  give('geojson', 'application/geo+json', findsToGeoJson)
+  take<{ yardId: string; csv: string }>('csv', wire.findsCsv, (scope, { csv }, parts, today) =>
+    takeFindsCsv(scope, csv, parts, today),
   )
-  app.get(
-    '/api/scout/finds.geojson',
-    { schema: { tags, summary: 'Finds of a yard as GeoJSON', querystring: wire.findsRequest } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const yard = await parts(scope, request)
-        void reply
-          .type('application/geo+json')
-          .header('content-disposition', 'attachment; filename="finds.geojson"')
-        return findsToGeoJson(await findsOf(scope, yard), yard)
-      }),
-  )
-  app.post(
-    '/api/scout/finds/csv',
-    {
-      schema: { tags, summary: 'Takes finds in from CSV, all or none', body: wire.findsCsv },
-      bodyLimit: 4 * 1024 * 1024,
-    },
-    (request) =>
-      app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
-        const { yardId, csv } = request.body as { yardId: string; csv: string }
-        const yard = await loadYardParts(scope, yardId)
-        const today = await accountToday(scope, yard.yard.timeZone, clock)
-        return { added: await takeFindsCsv(scope, csv, yard, today) }
-      }),
-  )
-  app.post(
-    '/api/scout/finds/geojson',
-    {
-      schema: { tags, summary: 'Takes finds in from GeoJSON, all or none', body: wire.findsGeoJson },
-      bodyLimit: 4 * 1024 * 1024,
-    },
-    (request) =>
-      app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
-        const { yardId, collection } = request.body as { yardId: string; collection: never }
-        const yard = await loadYardParts(scope, yardId)
-        const today = await accountToday(scope, yard.yard.timeZone, clock)
-        return { added: await takeFindsGeoJson(scope, collection, yard, today) }
-      }),
+  take<{ yardId: string; collection: PointCollection }>(
+    'geojson',
+    wire.findsGeoJson,
+    (scope, { collection }, parts, today) => takeFindsGeoJson(scope, collection, parts, today),
   )
 }
 

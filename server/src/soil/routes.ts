@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
-import type { Place, Yard, Zone } from '@jardinero/contract/yard'
+import type { Place } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkReading, computeTiming, type TimingRequest } from '@jardinero/core/soil'
 import { accountToday } from '../account/today.ts'
@@ -9,12 +9,7 @@ import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-
-async function yardOfPlace(scope: AccountScope, placeId: string): Promise<Yard> {
-  const place = await scope.get<Place>('place', placeId)
-  const zone = await scope.get<Zone>('zone', place.zoneId)
-  return scope.get<Yard>('yard', zone.yardId)
-}
+import { yardOfPlace } from '../yard/whose.ts'
 
 export const soilCollections = (clock: Clock): Collection[] => [
   {

@@ -8,9 +8,8 @@ import {
   type Ink,
   type Point,
   type Tint,
+  type States,
 } from './draw.ts'
-
-type States = Record<string, string>
 
 /** Where a grass leaf leaves the stem: sheath, collar, ligule, auricles, and the base of the leaf with its face and hairs. */
 export function grassCorner(states: States, tint: Tint): Ink[] {

@@ -19,6 +19,8 @@ export type Tint =
   | 'soil'
   | 'mark'
 
+/** What a plant shows: a state by character. */
+export type States = Record<string, string>
 export type Point = [x: number, y: number]
 
 /** One stroke of the pen in a box of 100 × 100, filled or not. */

@@ -1,11 +1,19 @@
 import { blade, bladeHalf } from './blade.ts'
-import { curve, polar, polyline, range, uneven, type Ink, type Point, type Tint } from './draw.ts'
+import {
+  curve,
+  polar,
+  polyline,
+  range,
+  uneven,
+  type Ink,
+  type Point,
+  type Tint,
+  type States,
+} from './draw.ts'
 import { flower } from './flowers.ts'
 import { below } from './ground.ts'
 import { groundAt, headAt, headOf, heightOf } from './headOn.ts'
 import { leafyPlant } from './leafyPlant.ts'
-
-type States = Record<string, string>
 
 const ground: Ink = { d: polyline([2, groundAt], [98, groundAt]), line: 'soil', weight: 1.2 }
 

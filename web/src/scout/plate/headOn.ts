@@ -1,8 +1,6 @@
-import { place, type Ink, type Placing } from './draw.ts'
+import { place, type Ink, type Placing, type States } from './draw.ts'
 import { flower, fruit } from './flowers.ts'
 import { grassHead, sedgeHead } from './heads.ts'
-
-type States = Record<string, string>
 
 /** Where the ground lies in a drawing of a whole plant. */
 export const groundAt = 66

@@ -1,6 +1,15 @@
-import { curve, ellipse, place, polar, polyline, range, uneven, type Ink, type Point } from './draw.ts'
-
-type States = Record<string, string>
+import {
+  curve,
+  ellipse,
+  place,
+  polar,
+  polyline,
+  range,
+  uneven,
+  type Ink,
+  type Point,
+  type States,
+} from './draw.ts'
 
 const grain = (at: Point, turn: number, size = 1): Ink =>
   place([{ d: ellipse(0, -3.4, 1.7, 3.4), fill: 'straw', weight: 0.7 }], { x: at[0], y: at[1], turn, size })

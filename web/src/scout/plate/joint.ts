@@ -9,10 +9,9 @@ import {
   type Ink,
   type Point,
   type Tint,
+  type States,
 } from './draw.ts'
 import { leafOn } from './leaf.ts'
-
-type States = Record<string, string>
 
 const leavesAt = (arrangement: string, i: number): number[] => {
   if (arrangement === 'opposite') return i % 2 ? [-58, 58] : [-66, 66]

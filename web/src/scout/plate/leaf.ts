@@ -10,9 +10,8 @@ import {
   type Ink,
   type Point,
   type Tint,
+  type States,
 } from './draw.ts'
-
-type States = Record<string, string>
 
 /** Half-width over length along the axis, base (0) to tip (1). */
 const profiles: Record<string, (t: number) => number> = {

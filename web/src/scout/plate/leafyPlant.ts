@@ -1,8 +1,16 @@
-import { curve, place, polyline, range, uneven, type Ink, type Point, type Tint } from './draw.ts'
+import {
+  curve,
+  place,
+  polyline,
+  range,
+  uneven,
+  type Ink,
+  type Point,
+  type Tint,
+  type States,
+} from './draw.ts'
 import { groundAt, headAt, headOf, heightOf } from './headOn.ts'
 import { leafOn } from './leaf.ts'
-
-type States = Record<string, string>
 
 function stems(states: States, tint: Tint): { lines: Point[][]; leaf: Ink[] } {
   const fine = states['leafType'] === 'fern' || states['leafType'] === 'feather'

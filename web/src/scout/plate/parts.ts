@@ -1,14 +1,12 @@
 import type { Plant } from '@jardinero/core/scout'
 import { budSection, grassCorner } from './corner.ts'
-import { place, type Ink, type Tint } from './draw.ts'
+import { place, type Ink, type Tint, type States } from './draw.ts'
 import { flower, fruit } from './flowers.ts'
 import { grassHead, sedgeHead } from './heads.ts'
 import { wholePlant } from './habit.ts'
 import { stemPiece } from './joint.ts'
 import { leafOn } from './leaf.ts'
 import { bulbLeafSection, leafTip, stemSection } from './sections.ts'
-
-type States = Record<string, string>
 
 export const tintOf = (states: States): Tint => (states['colour'] as Tint | undefined) ?? 'green'
 

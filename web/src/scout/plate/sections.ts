@@ -8,10 +8,9 @@ import {
   type Ink,
   type Point,
   type Tint,
+  type States,
 } from './draw.ts'
 import { blade } from './blade.ts'
-
-type States = Record<string, string>
 
 /** A stem cut across, as it feels when it is rolled. */
 export function stemSection(shape: string, tint: Tint): Ink[] {
