@@ -80,7 +80,7 @@ function bladeBase(states: States, tint: Tint, x: number, half: number): Ink[] {
           { d: curve(mid(0)), weight: 0.7 },
         ]
       : face === 'twinLines'
-        ? [-1.2, 1.2].map((d): Ink => ({ d: curve(mid(d)), line: 'paper', weight: 1.2 }))
+        ? [-1.2, 1.2].map((d): Ink => ({ d: curve(mid(d)), line: 'pale', weight: 1.2 }))
         : face === 'ridged'
           ? [-5, -2.5, 0, 2.5, 5].map((d): Ink => ({ d: curve(mid(d)), line: 'quiet', weight: 0.7 }))
           : []

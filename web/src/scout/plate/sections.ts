@@ -55,7 +55,7 @@ export function leafTip(states: States, tint: Tint): Ink[] {
   ]
   const lines: Ink[] =
     face === 'twinLines'
-      ? [-1.7, 1.7].map((dx): Ink => ({ d: curve(run(dx)), line: 'paper', weight: 1.8 }))
+      ? [-1.7, 1.7].map((dx): Ink => ({ d: curve(run(dx)), line: 'pale', weight: 1.8 }))
       : face === 'midrib'
         ? [
             { d: curve(run(0)), line: 'pale', weight: 4 },
