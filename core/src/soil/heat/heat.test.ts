@@ -1,0 +1,142 @@
+import { describe, expect, it, test } from 'vitest'
+import { columnHeat, createConduction, createGround, type GroundMaterial } from './conduct.ts'
+import { createGrid, depthWeights, halveGrid, usualGrid, type GroundGrid } from './grid.ts'
+
+const hour = 3600
+const day = 24 * hour
+const year = 365 * day
+
+/** Ground of one diffusivity without water to freeze: capacity 2e6 J m⁻³ K⁻¹. */
+const uniform = (cells: number, diffusivity: number, latent = 0): GroundMaterial => ({
+  capacity: new Float64Array(cells).fill(2e6),
+  frozenCapacity: new Float64Array(cells).fill(1.6e6),
+  conductivity: new Float64Array(cells).fill(2e6 * diffusivity),
+  latent: new Float64Array(cells).fill(latent),
+})
+
+/** The damped wave under a sinusoidal surface: T = Tm + A e^(−z/d) sin(ωt − z/d), d = √(2κ/ω). */
+const wave = (z: number, t: number, amplitude: number, period: number, diffusivity: number): number => {
+  const omega = (2 * Math.PI) / period
+  const d = Math.sqrt((2 * diffusivity) / omega)
+  return 12 + amplitude * Math.exp(-z / d) * Math.sin(omega * t - z / d)
+}
+
+interface Run {
+  grid: GroundGrid
+  diffusivity: number
+  amplitude: number
+  period: number
+  steps: number
+  stepS?: number
+}
+/** Runs under a given surface temperature; answers with the temperature at depths after each step. */
+function runWave(
+  { grid, diffusivity, amplitude, period, steps, stepS = hour }: Run,
+  depthsM: number[],
+): number[][] {
+  const material = uniform(grid.depthM.length, diffusivity)
+  const { step, innerAt } = createConduction(grid, material, stepS)
+  const state = createGround(
+    grid.depthM.map((z) => wave(z, 0, amplitude, period, diffusivity)),
+    material,
+  )
+  const at = depthsM.map((z) => depthWeights(grid, z))
+  const drive = (t: number) => ({
+    temperatureC: wave(0, t, amplitude, period, diffusivity),
+    conductance: 1e9,
+  })
+  return Array.from({ length: steps }, (_, i) => {
+    step(state, drive(i * stepS), drive((i + innerAt) * stepS), drive((i + 1) * stepS))
+    return at.map(({ first, weights }) =>
+      weights.reduce((sum, weight, k) => sum + weight * state.temperatureC[first + k]!, 0),
+    )
+  })
+}
+const grid = createGrid()
+
+describe('the grid', () => {
+  it('is finest at the top, reaches the bottom, and is refused where it cannot', () => {
+    expect([...grid.thicknessM].slice(0, 8)).toEqual(Array(8).fill(0.01))
+    expect(grid.thicknessM.reduce((a, b) => a + b, 0)).toBeCloseTo(8, 9)
+    expect(() => createGrid({ ...usualGrid, bottomM: 0.01 })).toThrow(RangeError)
+  })
+  it('gives back a cubic exactly between its cells', () => {
+    const cubic = (z: number) => 3 - 2 * z + 5 * z ** 2 - z ** 3
+    for (const z of [0.0, 0.03, 0.05, 0.1016, 0.5, 2.2]) {
+      const { first, weights } = depthWeights(grid, z)
+      expect(weights.reduce((sum, w, k) => sum + w * cubic(grid.depthM[first + k]!), 0)).toBeCloseTo(
+        cubic(z),
+        9,
+      )
+    }
+  })
+})
+
+describe('a sinusoidal surface', () => {
+  const depths = [0.05, 0.1, 0.5]
+  test.each([3e-7, 5e-7, 9e-7])('of a day, 10 K, is damped as it should be: κ = %d', (diffusivity) => {
+    const got = runWave({ grid, diffusivity, amplitude: 10, period: day, steps: 240 }, depths)
+    got
+      .slice(48)
+      .forEach((temperatures, i) =>
+        temperatures.forEach((t, k) =>
+          expect(Math.abs(t - wave(depths[k]!, (i + 49) * hour, 10, day, diffusivity))).toBeLessThan(0.06),
+        ),
+      )
+  })
+  test.each([3e-7, 5e-7, 9e-7])('of a year, 12 K, is damped as it should be: κ = %d', (diffusivity) => {
+    const got = runWave({ grid, diffusivity, amplitude: 12, period: year, steps: 8760 }, depths)
+    const worst = Math.max(
+      ...got.map((ts, i) =>
+        Math.max(...ts.map((t, k) => Math.abs(t - wave(depths[k]!, (i + 1) * hour, 12, year, diffusivity)))),
+      ),
+    )
+    expect(worst).toBeLessThan(0.05)
+  })
+  it('has the damping depth worked out by hand: 0.117 m for κ = 5e-7 and a day', () =>
+    expect(Math.sqrt((2 * 5e-7 * day) / (2 * Math.PI))).toBeCloseTo(0.117, 3))
+  it('changes little with half the grid, and with half the step', () => {
+    const run = { diffusivity: 5e-7, amplitude: 10, period: day, steps: 240 }
+    const usual = runWave({ ...run, grid }, [0.05])
+    const finer = runWave({ ...run, grid: halveGrid(grid) }, [0.05])
+    const shorter = runWave({ ...run, grid, steps: 480, stepS: hour / 2 }, [0.05])
+    const differ = (other: number[][], at: (i: number) => number) =>
+      Math.max(...usual.slice(48).map(([t], i) => Math.abs(t! - other[at(i + 48)]![0]!)))
+    expect(differ(finer, (i) => i)).toBeLessThan(0.03)
+    expect(differ(shorter, (i) => 2 * i + 1)).toBeLessThan(0.06)
+  })
+})
+
+describe('heat', () => {
+  it('is conserved through freezing and thawing, to 1e-6 of what crossed the surface', () => {
+    const material = uniform(28, 5e-7, 0.25 * 3.34e8)
+    const { step, innerAt } = createConduction(grid, material, hour)
+    const state = createGround(new Float64Array(28).fill(2), material)
+    const start = columnHeat(grid, state)
+    const drive = (t: number) => ({
+      temperatureC: 1 - 9 * Math.sin((2 * Math.PI * t) / (60 * day)) + 6 * Math.sin((2 * Math.PI * t) / day),
+      conductance: 18,
+    })
+    let crossed = 0
+    let froze = false
+    for (let i = 0; i < 24 * 60; i++) {
+      const before = state.throughSurface
+      step(state, drive(i * hour), drive((i + innerAt) * hour), drive((i + 1) * hour))
+      crossed += Math.abs(state.throughSurface - before)
+      froze ||= state.heat[3]! < -1e7 && state.temperatureC[3]! === 0
+    }
+    expect(froze).toBe(true)
+    expect(Math.abs(columnHeat(grid, state) - start - state.throughSurface)).toBeLessThan(1e-6 * crossed)
+  })
+  it('holds a freezing front at 0 °C and lags behind dry ground', () => {
+    const run = (latent: number) => {
+      const material = uniform(28, 5e-7, latent)
+      const { step } = createConduction(grid, material, hour)
+      const state = createGround(new Float64Array(28).fill(3), material)
+      const cold = { temperatureC: -8, conductance: 25 }
+      for (let i = 0; i < 24 * 6; i++) step(state, cold, cold, cold)
+      return state.temperatureC[9]!
+    }
+    expect(run(0.3 * 3.34e8)).toBeGreaterThan(run(0) + 1)
+  })
+})
