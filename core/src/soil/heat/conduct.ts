@@ -1,3 +1,4 @@
+import { createFreezing } from './freezing.ts'
 import type { GroundGrid } from './grid.ts'
 
 /** What the ground is made of, cell by cell. */
@@ -12,17 +13,6 @@ export interface GroundMaterial {
   latent: Float64Array
 }
 
-/**
- * What drives the surface in one hour: an equivalent temperature behind a conductance. A large conductance (1e6) sets the
- * surface temperature itself.
- */
-export interface SurfaceDrive {
-  /** °C. */
-  temperatureC: number
-  /** W m⁻² K⁻¹. */
-  conductance: number
-}
-
 /** The state of the ground: heat counted from ice-free 0 °C, J m⁻³, and the temperature that follows. */
 export interface GroundState {
   heat: Float64Array
@@ -31,20 +21,11 @@ export interface GroundState {
   throughSurface: number
 }
 
-/** TR-BDF2 (Bank and others 1985; Hosea & Shampine 1996): two solves a step with one matrix, L-stable, second order. */
-const gamma = 2 - Math.SQRT2
-const w = Math.SQRT2 / 4
-const d = gamma / 2
-
-/** Temperature from heat: thawed above nothing, freezing while latent heat leaves, frozen below. */
-function temperatureOf(heat: number, capacity: number, frozen: number, latent: number): number {
-  if (heat >= 0) return heat / capacity
-  return heat > -latent ? 0 : (heat + latent) / frozen
-}
+/** Heat of a volume at a temperature; at exactly 0 °C it counts as thawed. */
 const heatOf = (t: number, capacity: number, frozen: number, latent: number): number =>
-  t > 0 ? t * capacity : t * frozen - (t < 0 ? latent : 0)
+  t >= 0 ? t * capacity : t * frozen - latent
 
-/** The ground at given temperatures; at exactly 0 °C it counts as thawed. */
+/** The ground at given temperatures. */
 export function createGround(temperatureC: Float64Array, material: GroundMaterial): GroundState {
   const heat = temperatureC.map((t, i) =>
     heatOf(t, material.capacity[i]!, material.frozenCapacity[i]!, material.latent[i]!),
@@ -52,96 +33,112 @@ export function createGround(temperatureC: Float64Array, material: GroundMateria
   return { heat, temperatureC: Float64Array.from(temperatureC), throughSurface: 0 }
 }
 
+/** TR-BDF2 as a Runge–Kutta scheme: γ where the inner point lies, and the weights of the three flows. */
+export const trBdf2 = { gamma: 2 - Math.SQRT2, w: Math.SQRT2 / 4, d: (2 - Math.SQRT2) / 2 } as const
+
 export interface Conduction {
-  /** Runs one step of the state; the drive at its begin, its inner point and its end. */
-  step: (state: GroundState, from: SurfaceDrive, inner: SurfaceDrive, to: SurfaceDrive) => void
+  /**
+   * The conductance between the surface's drive and the ground below the first half cell, W m⁻² K⁻¹, until it is set
+   * again: once a day, since the matrix is factored here. A large one (1e9) sets the surface temperature itself.
+   */
+  setTransfer: (conductance: number) => void
+  /** Runs one step of the state; the drive's temperature, °C, at its begin, its inner point and its end. */
+  step: (state: GroundState, fromC: number, innerC: number, toC: number) => void
   /** Where in a step the inner point lies, 0–1. */
   innerAt: number
 }
 
 /**
  * Heat conduction in one dimension by conservative finite volumes: ∂H/∂t = ∂/∂z (k ∂T/∂z), H(T) with latent heat, no
- * flux through the bottom. Newton's iteration on the heat of each cell, so that heat is conserved to its tolerance.
+ * flux through the bottom. TR-BDF2 (Bank and others 1985; Hosea & Shampine 1996): L-stable, second order, two solves a
+ * step with one matrix. While nothing freezes the matrix is linear and factored once; otherwise Newton's iteration.
  * @param stepS length of a step, s
  */
 export function createConduction(grid: GroundGrid, material: GroundMaterial, stepS: number): Conduction {
   const n = grid.thicknessM.length
   const { thicknessM, gapM } = grid
-  const { capacity, frozenCapacity, conductivity, latent } = material
-  /** Conductance between a cell and the one above, W m⁻² K⁻¹; harmonic over the two half cells. */
-  const link = new Float64Array(n)
+  const { capacity, conductivity } = material
+  const { gamma, w, d } = trBdf2
+  const a = stepS * d
+  /** Conductance between a cell and the one above, W m⁻² K⁻¹: harmonic over the two half cells. */
+  const link = new Float64Array(n + 1)
   for (let i = 1; i < n; i++)
     link[i] = 1 / (thicknessM[i - 1]! / (2 * conductivity[i - 1]!) + thicknessM[i]! / (2 * conductivity[i]!))
   const ground = conductivity[0]! / gapM[0]!
-  const [flow, flow0, known, off, pivot, change, middle] = Array.from(
-    { length: 7 },
-    () => new Float64Array(n),
-  ) as [Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array, Float64Array]
+  /** Heat capacity of a cell over its thickness, J m⁻² K⁻¹. */
+  const held = capacity.map((c, i) => c * thicknessM[i]!)
+  const ratio = new Float64Array(n)
+  const inverse = new Float64Array(n)
+  const upper = new Float64Array(n)
+  const flow0 = new Float64Array(n)
+  const first = new Float64Array(n)
+  const second = new Float64Array(n)
+  const solved = new Float64Array(n)
+  let skin = ground
 
-  /** Heat flowing into each cell, W m⁻²; answers with the flow through the surface. */
-  function flows(t: Float64Array, drive: SurfaceDrive, out: Float64Array): number {
-    const skin = 1 / (1 / drive.conductance + 1 / ground)
-    const surface = skin * (drive.temperatureC - t[0]!)
-    let above = surface
+  function setTransfer(conductance: number): void {
+    skin = 1 / (1 / conductance + 1 / ground)
+    link[0] = skin
+    for (let i = 0; i < n; i++) {
+      ratio[i] = i ? -a * link[i]! * inverse[i - 1]! : 0
+      const pivot = held[i]! + a * (link[i]! + link[i + 1]!) - (i ? ratio[i]! * -a * link[i]! : 0)
+      inverse[i] = 1 / pivot
+      upper[i] = (-a * link[i + 1]!) / pivot
+    }
+  }
+
+  /** Back and forth through the factored matrix, in place: what is known in, temperatures out. */
+  function solve(known: Float64Array, out: Float64Array, driveC: number): void {
+    let y = known[0]! + a * skin * driveC
+    out[0] = y * inverse[0]!
+    for (let i = 1; i < n; i++) {
+      y = known[i]! - ratio[i]! * y
+      out[i] = y * inverse[i]!
+    }
+    for (let i = n - 2; i >= 0; i--) out[i] = out[i]! - upper[i]! * out[i + 1]!
+  }
+
+  const freezing = createFreezing({ grid, material, link, stepS })
+
+  /** One step while nothing is frozen; answers false, and changes nothing, when something would freeze. */
+  function stepThawed(state: GroundState, fromC: number, innerC: number, toC: number): boolean {
+    const t = state.temperatureC
+    const surface0 = skin * (fromC - t[0]!)
+    let above = surface0
     for (let i = 0; i < n; i++) {
       const below = i + 1 < n ? link[i + 1]! * (t[i]! - t[i + 1]!) : 0
-      out[i] = above - below
+      flow0[i] = above - below
+      first[i] = held[i]! * t[i]! + a * flow0[i]!
       above = below
     }
-    return surface
-  }
-
-  /** Solves heat·Δz = known + a·flow(T(heat)) for the heat; T is left to match. Answers with the flow through the surface. */
-  function solve(state: GroundState, a: number, drive: SurfaceDrive): number {
-    const { heat, temperatureC: t } = state
-    const skin = 1 / (1 / drive.conductance + 1 / ground)
-    for (let turn = 0; ; turn++) {
-      flows(t, drive, flow)
-      let worst = 0
-      for (let i = 0; i < n; i++) {
-        const miss = known[i]! + a * flow[i]! - heat[i]! * thicknessM[i]!
-        change[i] = miss
-        worst = Math.max(worst, Math.abs(miss))
-      }
-      if (worst < 1e-7 || turn === 30) break
-      // In temperature where a cell is thawed or frozen; while it freezes its temperature stays, its heat moves.
-      for (let i = 0; i < n; i++) {
-        const h = heat[i]!
-        const slope = h >= 0 ? 1 / capacity[i]! : h > -latent[i]! ? 0 : 1 / frozenCapacity[i]!
-        middle[i] = slope
-      }
-      let above = 0
-      for (let i = 0; i < n; i++) {
-        const up = i ? link[i]! : skin
-        const down = i + 1 < n ? link[i + 1]! : 0
-        const lower = i ? -a * up * middle[i - 1]! : 0
-        const ratio = i ? lower / pivot[i - 1]! : 0
-        pivot[i] = thicknessM[i]! + a * (up + down) * middle[i]! - ratio * above
-        change[i] = change[i]! - ratio * (i ? change[i - 1]! : 0)
-        off[i] = i + 1 < n ? -a * down * middle[i + 1]! : 0
-        above = off[i]!
-      }
-      for (let i = n - 1; i >= 0; i--) {
-        change[i] = (change[i]! - (i + 1 < n ? off[i]! * change[i + 1]! : 0)) / pivot[i]!
-        heat[i] = heat[i]! + change[i]!
-        t[i] = temperatureOf(heat[i]!, capacity[i]!, frozenCapacity[i]!, latent[i]!)
-      }
+    solve(first, solved, innerC)
+    const surface1 = skin * (innerC - solved[0]!)
+    // The flow of the inner point follows from its own equation: a·flow = held·T − first.
+    for (let i = 0; i < n; i++)
+      second[i] = held[i]! * t[i]! + stepS * w * flow0[i]! + (w / d) * (held[i]! * solved[i]! - first[i]!)
+    solve(second, solved, toC)
+    for (let i = 0; i < n; i++) if (solved[i]! < 0) return false
+    for (let i = 0; i < n; i++) {
+      t[i] = solved[i]!
+      state.heat[i] = capacity[i]! * solved[i]!
     }
-    return skin * (drive.temperatureC - t[0]!)
+    state.throughSurface += stepS * (w * surface0 + w * surface1 + d * skin * (toC - solved[0]!))
+    return true
   }
 
-  function step(state: GroundState, from: SurfaceDrive, inner: SurfaceDrive, to: SurfaceDrive): void {
-    const { heat, temperatureC } = state
-    const first = flows(temperatureC, from, flow0)
-    for (let i = 0; i < n; i++) known[i] = heat[i]! * thicknessM[i]! + stepS * d * flow0[i]!
-    const start = heat.slice()
-    const second = solve(state, stepS * d, inner)
-    flows(temperatureC, inner, flow)
-    for (let i = 0; i < n; i++) known[i] = start[i]! * thicknessM[i]! + stepS * w * (flow0[i]! + flow[i]!)
-    const third = solve(state, stepS * d, to)
-    state.throughSurface += stepS * (w * first + w * second + d * third)
+  function isThawed({ heat }: GroundState): boolean {
+    for (let i = 0; i < n; i++) if (heat[i]! < 0) return false
+    return true
   }
-  return { step, innerAt: gamma }
+
+  setTransfer(1e9)
+  return {
+    setTransfer,
+    innerAt: gamma,
+    step: (state, fromC, innerC, toC) => {
+      if (!isThawed(state) || !stepThawed(state, fromC, innerC, toC)) freezing(state, fromC, innerC, toC)
+    },
+  }
 }
 
 /** Heat of the whole column, J m⁻². */

@@ -41,10 +41,7 @@ function runWave(
     material,
   )
   const at = depthsM.map((z) => depthWeights(grid, z))
-  const drive = (t: number) => ({
-    temperatureC: wave(0, t, amplitude, period, diffusivity),
-    conductance: 1e9,
-  })
+  const drive = (t: number) => wave(0, t, amplitude, period, diffusivity)
   return Array.from({ length: steps }, (_, i) => {
     step(state, drive(i * stepS), drive((i + innerAt) * stepS), drive((i + 1) * stepS))
     return at.map(({ first, weights }) =>
@@ -110,13 +107,12 @@ describe('a sinusoidal surface', () => {
 describe('heat', () => {
   it('is conserved through freezing and thawing, to 1e-6 of what crossed the surface', () => {
     const material = uniform(28, 5e-7, 0.25 * 3.34e8)
-    const { step, innerAt } = createConduction(grid, material, hour)
+    const { step, innerAt, setTransfer } = createConduction(grid, material, hour)
+    setTransfer(18)
     const state = createGround(new Float64Array(28).fill(2), material)
     const start = columnHeat(grid, state)
-    const drive = (t: number) => ({
-      temperatureC: 1 - 9 * Math.sin((2 * Math.PI * t) / (60 * day)) + 6 * Math.sin((2 * Math.PI * t) / day),
-      conductance: 18,
-    })
+    const drive = (t: number) =>
+      1 - 9 * Math.sin((2 * Math.PI * t) / (60 * day)) + 6 * Math.sin((2 * Math.PI * t) / day)
     let crossed = 0
     let froze = false
     for (let i = 0; i < 24 * 60; i++) {
@@ -131,10 +127,10 @@ describe('heat', () => {
   it('holds a freezing front at 0 °C and lags behind dry ground', () => {
     const run = (latent: number) => {
       const material = uniform(28, 5e-7, latent)
-      const { step } = createConduction(grid, material, hour)
+      const { step, setTransfer } = createConduction(grid, material, hour)
+      setTransfer(25)
       const state = createGround(new Float64Array(28).fill(3), material)
-      const cold = { temperatureC: -8, conductance: 25 }
-      for (let i = 0; i < 24 * 6; i++) step(state, cold, cold, cold)
+      for (let i = 0; i < 24 * 6; i++) step(state, -8, -8, -8)
       return state.temperatureC[9]!
     }
     expect(run(0.3 * 3.34e8)).toBeGreaterThan(run(0) + 1)
