@@ -72,7 +72,6 @@ export function createConduction(grid: GroundGrid, material: GroundMaterial, ste
   const upper = new Float64Array(n)
   const flow0 = new Float64Array(n)
   const first = new Float64Array(n)
-  const second = new Float64Array(n)
   const solved = new Float64Array(n)
   let skin = ground
 
@@ -87,42 +86,59 @@ export function createConduction(grid: GroundGrid, material: GroundMaterial, ste
     }
   }
 
-  /** Back and forth through the factored matrix, in place: what is known in, temperatures out. */
-  function solve(known: Float64Array, out: Float64Array, driveC: number): void {
-    let y = known[0]! + a * skin * driveC
-    out[0] = y * inverse[0]!
-    for (let i = 1; i < n; i++) {
-      y = known[i]! - ratio[i]! * y
-      out[i] = y * inverse[i]!
-    }
-    for (let i = n - 2; i >= 0; i--) out[i] = out[i]! - upper[i]! * out[i + 1]!
-  }
-
   const freezing = createFreezing({ grid, material, link, stepS })
 
-  /** One step while nothing is frozen; answers false, and changes nothing, when something would freeze. */
+  /**
+   * One step while nothing is frozen; answers false, and changes nothing, when something would freeze. Two solves, each
+   * a way down and a way back; what else is needed of a cell is done on the way. Arrays are local for speed.
+   */
   function stepThawed(state: GroundState, fromC: number, innerC: number, toC: number): boolean {
     const t = state.temperatureC
+    const heat = state.heat
+    const [c, l, r, v, u, f, k, x] = [held, link, ratio, inverse, upper, flow0, first, solved]
+    const last = n - 1
     const surface0 = skin * (fromC - t[0]!)
     let above = surface0
+    let y = a * skin * innerC
+    // y carries the eliminated right side; at the top it starts with what the drive gives.
     for (let i = 0; i < n; i++) {
-      const below = i + 1 < n ? link[i + 1]! * (t[i]! - t[i + 1]!) : 0
-      flow0[i] = above - below
-      first[i] = held[i]! * t[i]! + a * flow0[i]!
+      const below = i < last ? l[i + 1]! * (t[i]! - t[i + 1]!) : 0
+      const flow = above - below
+      const known = c[i]! * t[i]! + a * flow
       above = below
+      f[i] = flow
+      k[i] = known
+      y = i ? known - r[i]! * y : known + y
+      x[i] = y * v[i]!
     }
-    solve(first, solved, innerC)
-    const surface1 = skin * (innerC - solved[0]!)
-    // The flow of the inner point follows from its own equation: a·flow = held·T − first.
-    for (let i = 0; i < n; i++)
-      second[i] = held[i]! * t[i]! + stepS * w * flow0[i]! + (w / d) * (held[i]! * solved[i]! - first[i]!)
-    solve(second, solved, toC)
-    for (let i = 0; i < n; i++) if (solved[i]! < 0) return false
+    // The flow at the inner point follows from its own equation: a·flow = held·T − known.
+    let next = 0
+    for (let i = last; i >= 0; i--) {
+      next = x[i]! - u[i]! * next
+      const inner = c[i]! * next
+      k[i] = c[i]! * t[i]! + stepS * w * f[i]! + (w / d) * (inner - k[i]!)
+      x[i] = next
+    }
+    const surface1 = skin * (innerC - x[0]!)
+    y = a * skin * toC
     for (let i = 0; i < n; i++) {
-      t[i] = solved[i]!
-      state.heat[i] = capacity[i]! * solved[i]!
+      y = i ? k[i]! - r[i]! * y : k[i]! + y
+      x[i] = y * v[i]!
     }
-    state.throughSurface += stepS * (w * surface0 + w * surface1 + d * skin * (toC - solved[0]!))
+    next = 0
+    let coldest = 0
+    for (let i = last; i >= 0; i--) {
+      next = x[i]! - u[i]! * next
+      x[i] = next
+      if (next < coldest) coldest = next
+    }
+    if (coldest < 0) return false
+    for (let i = 0; i < n; i++) {
+      const warmth = x[i]!
+      t[i] = warmth
+      heat[i] = capacity[i]! * warmth
+    }
+    state.throughSurface += stepS * (w * surface0 + w * surface1 + d * skin * (toC - x[0]!))
     return true
   }
 

@@ -1,4 +1,4 @@
-import { createConduction, createGround, type GroundState } from './conduct.ts'
+import { createConduction, createGround } from './conduct.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
 import { createMaterial, textureShapes, type Texture } from './material.ts'
 import { createWater, passWaterDay, uptakeShare } from './moisture.ts'
@@ -24,6 +24,13 @@ export interface PlaceGround {
   texture: Texture
   thatchM: number
   traits: SurfaceTraits
+}
+
+/** Where a place's ground stands: to go on from there, as often as one likes. */
+export interface SavedGround {
+  temperatureC: Float64Array
+  water: number
+  lastDriveC: number | undefined
 }
 
 /** Soil temperature of a place, day by day. */
@@ -61,59 +68,72 @@ function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
   })
 }
 
-/** Takes the temperatures over into ground whose water has changed. */
-function remade(state: GroundState, material: Parameters<typeof createGround>[1]): GroundState {
-  const next = createGround(state.temperatureC, material)
-  return { ...next, throughSurface: state.throughSurface }
+/** A place's ground, day after day. */
+export interface GroundRunner {
+  /**
+   * Passes one day and answers with its mean at the depth asked, °C.
+   * @param maximumBeforeC yesterday's maximum @param minimumAfterC tomorrow's minimum
+   * @param hours takes the temperature at the end of each solar hour from `at` on
+   */
+  passDay: (
+    day: WeatherDay,
+    maximumBeforeC: number,
+    minimumAfterC: number,
+    hours?: { into: Float64Array; at: number },
+  ) => number
+  water: () => number
+  save: () => SavedGround
+  /** Goes on from where a ground was saved. */
+  load: (saved: SavedGround) => void
 }
 
 /**
- * Runs a place through days of weather, hour by hour, and answers with its soil temperature at one depth.
- * The first months still remember the first profile: give a year before the days that matter.
- * @param atM depth, m @throws RangeError without days
+ * A runner of one place.
+ * @param start days to take the first profile from: best a year @param atM depth, m
  */
-export function runGround(place: PlaceGround, days: WeatherDay[], atM = 0.05): GroundRun {
-  if (!days.length) throw new RangeError('no weather to run')
+export function createGroundRunner(place: PlaceGround, start: WeatherDay[], atM = 0.05): GroundRunner {
   const grid = createGrid()
   const shape = textureShapes[place.texture]
   const { first, weights } = depthWeights(grid, atM)
-  const makeup = (water: number) =>
-    createMaterial(grid, { texture: place.texture, water, thatchM: place.thatchM })
   let bucket = createWater(shape)
-  let material = makeup(bucket.water)
-  let conduction = createConduction(grid, material, hour)
-  let state = createGround(firstProfile(grid, days), material)
-  const run: GroundRun = {
-    dailyMeanC: new Float64Array(days.length),
-    hourlyC: new Float64Array(days.length * 24),
-    water: new Float64Array(days.length),
-  }
+  let sinceMakeup = 0
   let lastDriveC: number | undefined
+  const makeup = () => {
+    const material = createMaterial(grid, {
+      texture: place.texture,
+      water: bucket.water,
+      thatchM: place.thatchM,
+    })
+    return { material, conduction: createConduction(grid, material, hour) }
+  }
+  let { material, conduction } = makeup()
+  let state = createGround(firstProfile(grid, start), material)
 
-  days.forEach((day, i) => {
-    if (i && i % makeupDays === 0) {
-      material = makeup(bucket.water)
-      conduction = createConduction(grid, material, hour)
-      state = remade(state, material)
-    }
+  /** Ground whose water has changed keeps its temperatures. */
+  function remake(temperatureC: Float64Array): void {
+    ;({ material, conduction } = makeup())
+    state = createGround(temperatureC, material)
+    sinceMakeup = 0
+  }
+
+  function drivesOf(day: WeatherDay, maximumBeforeC: number, minimumAfterC: number) {
     const sun = computeSun(day.dayOfYear, place.latitude)
     const solarMJ = day.solarMJ ?? solarFromRange(sun, day.minimumC, day.maximumC)
-    const wind = day.wind ?? usualWind
-    const cloud = cloudOf(solarMJ, sun.extraterrestrial)
-    const air = spreadAir(
-      {
-        minimumC: day.minimumC,
-        maximumC: day.maximumC,
-        maximumBeforeC: days[i - 1]?.maximumC ?? day.maximumC,
-        minimumAfterC: days[i + 1]?.minimumC ?? day.minimumC,
-      },
-      sun.daylightH,
-    )
+    const { minimumC, maximumC, wind = usualWind } = day
+    const air = spreadAir({ minimumC, maximumC, maximumBeforeC, minimumAfterC }, sun.daylightH)
     const solar = spreadSolar(sun, place.latitude, solarMJ)
+    const cloud = cloudOf(solarMJ, sun.extraterrestrial)
     const uptake = uptakeShare(shape, bucket.water)
     const drives = air.map((airC, h) =>
       computeDrive(place.traits, { airC, solar: solar[h]!, wind, cloud }, uptake),
     )
+    return { sun, drives }
+  }
+
+  const passDay: GroundRunner['passDay'] = (day, maximumBeforeC, minimumAfterC, hours) => {
+    if (sinceMakeup >= makeupDays) remake(state.temperatureC)
+    sinceMakeup++
+    const { sun, drives } = drivesOf(day, maximumBeforeC, minimumAfterC)
     conduction.setTransfer(drives[0]!.conductance)
     let sum = 0
     for (let h = 0; h < 24; h++) {
@@ -123,17 +143,50 @@ export function runGround(place: PlaceGround, days: WeatherDay[], atM = 0.05): G
       lastDriveC = toC
       let t = 0
       for (let k = 0; k < 4; k++) t += weights[k]! * state.temperatureC[first + k]!
-      run.hourlyC[i * 24 + h] = t
+      if (hours) hours.into[hours.at + h] = t
       sum += t
     }
-    run.dailyMeanC[i] = sum / 24
     bucket = passWaterDay(shape, bucket, {
       rainMm: day.rainMm,
       irrigationMm: day.irrigationMm ?? 0,
       referenceEvaporationMm: referenceEvaporation(sun, day.minimumC, day.maximumC),
-      frozen: run.dailyMeanC[i]! < 0.5,
+      frozen: sum / 24 < 0.5,
     })
-    run.water[i] = bucket.water
+    return sum / 24
+  }
+  return {
+    passDay,
+    water: () => bucket.water,
+    save: () => ({ temperatureC: state.temperatureC.slice(), water: bucket.water, lastDriveC }),
+    load: (saved) => {
+      bucket = { ...bucket, water: saved.water }
+      lastDriveC = saved.lastDriveC
+      remake(saved.temperatureC.slice())
+    },
+  }
+}
+
+/**
+ * Runs a place through days of weather, hour by hour, and answers with its soil temperature at one depth.
+ * The first months still remember the first profile: give a year before the days that matter.
+ * @param atM depth, m @throws RangeError without days
+ */
+export function runGround(place: PlaceGround, days: WeatherDay[], atM = 0.05): GroundRun {
+  if (!days.length) throw new RangeError('no weather to run')
+  const runner = createGroundRunner(place, days, atM)
+  const run: GroundRun = {
+    dailyMeanC: new Float64Array(days.length),
+    hourlyC: new Float64Array(days.length * 24),
+    water: new Float64Array(days.length),
+  }
+  days.forEach((day, i) => {
+    run.dailyMeanC[i] = runner.passDay(
+      day,
+      days[i - 1]?.maximumC ?? day.maximumC,
+      days[i + 1]?.minimumC ?? day.minimumC,
+      { into: run.hourlyC, at: i * 24 },
+    )
+    run.water[i] = runner.water()
   })
   return run
 }
