@@ -1,15 +1,22 @@
+import { join } from 'node:path'
 import { defineConfig } from 'vite'
 
-/** The server as one file; packages from the registry stay outside it. */
+/** The server, and its worker threads, each as a file; packages from the registry stay outside them. */
 export default defineConfig({
   root: import.meta.dirname,
   ssr: { noExternal: [/^@jardinero\//] },
   build: {
-    ssr: 'src/main.ts',
+    ssr: true,
     outDir: '../dist/server',
     emptyOutDir: true,
     target: 'node20',
     sourcemap: true,
-    rollupOptions: { output: { entryFileNames: 'main.js' } },
+    rollupOptions: {
+      input: {
+        main: join(import.meta.dirname, 'src/main.ts'),
+        forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
+      },
+      output: { entryFileNames: '[name].js' },
+    },
   },
 })

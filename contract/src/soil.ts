@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { timingSchoolIds } from '@jardinero/core/soil'
+import { textures, timingSchoolIds } from '@jardinero/core/soil'
 import { placeKinds } from '@jardinero/core/yard'
 import { day, id, instant, list, name, number, rowShapes, text, type Row } from './field.ts'
 
@@ -50,4 +50,56 @@ export const timingRequest = Joi.object({
     5000,
   ).required(),
   thresholdsC: Joi.object().pattern(Joi.string().max(40), number),
+})
+
+const weatherDays = (least: number, most: number) =>
+  Joi.array()
+    .items(
+      Joi.object({
+        day: day.required(),
+        minimumC: number.required(),
+        maximumC: number.required(),
+        rainMm: number.required(),
+        irrigationMm: number,
+        solarMJ: number,
+        wind: number,
+      }),
+    )
+    .min(least)
+    .max(most)
+
+/** POST /api/soil/forecast */
+export const forecastRequest = Joi.object({
+  latitude: Joi.number().min(-66).max(66).required(),
+  places: list(
+    Joi.object({
+      id: Joi.string().max(80).required(),
+      kind: Joi.string()
+        .valid(...placeKinds)
+        .required(),
+      texture: Joi.string()
+        .valid(...textures)
+        .default('loam'),
+      thatchCm: Joi.number().min(0).max(5).default(1),
+    }),
+    12,
+  )
+    .min(1)
+    .required(),
+  observed: weatherDays(1, 15 * 366).required(),
+  forecast: weatherDays(0, 16).default([]),
+  readings: list(
+    Joi.object({
+      placeId: Joi.string().max(80).required(),
+      day: day.required(),
+      hour: Joi.number().min(0).max(24).required(),
+      temperatureC: Joi.number().min(-40).max(60).required(),
+    }),
+    2000,
+  ).default([]),
+  thresholdC: Joi.number().min(0).max(35).required(),
+  trend: Joi.string().valid('rising', 'falling').default('rising'),
+  members: Joi.number().integer().min(20).max(200).default(100),
+  daysAhead: Joi.number().integer().min(20).max(240).default(120),
+  seed: Joi.number().integer().min(1).max(2_147_483_647).default(1),
 })

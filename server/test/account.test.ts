@@ -186,6 +186,7 @@ describe('a stranger', () => {
       '/api/yard/geographic-area',
       '/api/quantity/convert',
       '/api/soil/timing',
+      '/api/soil/forecast',
       '/api/bench/calibrate',
       '/api/bench/mix',
       '/api/session/sign-up',

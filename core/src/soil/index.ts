@@ -19,3 +19,12 @@ export {
 } from './schools/index.ts'
 export { springSeasonOf } from './season.ts'
 export { computeTiming, type Timing, type TimingRequest } from './timing.ts'
+export {
+  checkWeather,
+  computeSoilForecast,
+  type DatedWeather,
+  type ForecastPlace,
+  type PlaceForecast,
+  type SoilForecastRequest,
+} from './forecast.ts'
+export { textures, type Texture } from './heat/material.ts'

@@ -3,7 +3,13 @@ import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
 import type { Place } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
-import { checkReading, computeTiming, type TimingRequest } from '@jardinero/core/soil'
+import {
+  checkReading,
+  computeTiming,
+  type SoilForecastRequest,
+  type TimingRequest,
+} from '@jardinero/core/soil'
+import { createForecastPool } from './forecastPool.ts'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
@@ -68,6 +74,7 @@ async function readingsCsv(scope: AccountScope, window: Window): Promise<string>
 
 export function soilRoutes(app: FastifyInstance): void {
   const tags = ['soil']
+  const forecast = createForecastPool(app)
   app.post(
     '/api/soil/timing',
     {
@@ -79,6 +86,22 @@ export function soilRoutes(app: FastifyInstance): void {
       config: { open: true },
     },
     (request) => accept(computeTiming(request.body as TimingRequest)),
+  )
+  app.post(
+    '/api/soil/forecast',
+    {
+      schema: {
+        tags,
+        summary: 'Soil temperature of each place over the next months, simulated and anchored to readings',
+        body: wire.forecastRequest,
+      },
+      bodyLimit: 4 * 1024 * 1024,
+      config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute' } },
+    },
+    async (request) => ({
+      simulated: true,
+      places: accept(await forecast(request.body as SoilForecastRequest)),
+    }),
   )
   app.get(
     '/api/soil/season',

@@ -1,0 +1,116 @@
+import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
+import { addDays } from '@jardinero/core/quantity'
+import type { DatedWeather, PlaceForecast } from '@jardinero/core/soil'
+import { startTestServer, type TestServer } from './harness.ts'
+
+let server: TestServer
+beforeAll(async () => void (server = await startTestServer()))
+afterAll(() => server.close())
+
+const today = '2026-02-28'
+/** Three years of a transition climate to today, with spells; half a year on in the south. */
+const observed = (south = false): DatedWeather[] =>
+  Array.from({ length: 3 * 365 }, (_, i) => {
+    const back = 3 * 365 - 1 - i
+    const season = Math.cos((2 * Math.PI * (59 - back - 20 - (south ? 182 : 0))) / 365)
+    const mean = 12.5 - 12 * season + 3 * Math.sin(i / 4.1) + 2 * Math.sin(i / 17) + 1.5 * Math.sin(i / 200)
+    return { day: addDays(today, -back), minimumC: mean - 5, maximumC: mean + 5, rainMm: i % 5 ? 0 : 9 }
+  })
+const order = (more: object = {}) => ({
+  latitude: 38,
+  places: [
+    { id: 'middle', kind: 'middle' },
+    { id: 'edge', kind: 'edge' },
+  ],
+  observed: observed(),
+  thresholdC: 10,
+  members: 20,
+  daysAhead: 90,
+  ...more,
+})
+const post = (payload: object) => server.app.inject({ method: 'POST', url: '/api/soil/forecast', payload })
+async function forecast(more: object = {}): Promise<Record<string, PlaceForecast>> {
+  const response = await post(order(more))
+  expect(response.statusCode, response.body.slice(0, 300)).toBe(200)
+  return Object.fromEntries((response.json().places as PlaceForecast[]).map((p) => [p.id, p]))
+}
+
+describe('the soil forecast for other programs', () => {
+  it('says when each place crosses, the edge first, and the same for the same seed', async () => {
+    const { middle, edge } = await forecast()
+    expect(edge!.crossing.p50! < middle!.crossing.p50!).toBe(true)
+    expect(middle!.crossing.p10! <= middle!.crossing.p90!).toBe(true)
+    expect([middle!.observed.at(-1)!.day, middle!.ahead[0]!.day, middle!.ahead.length]).toEqual([
+      today,
+      '2026-03-01',
+      90,
+    ])
+    expect((await forecast()).middle).toEqual(middle)
+    expect((await forecast({ seed: 2 })).middle).not.toEqual(middle)
+  }, 60_000)
+  it('moves a place’s date by its readings, leaves the others’, and sets a hot outlier aside', async () => {
+    const readings = [26, 22, 18, 14, 9, 5, 2].map((back) => ({
+      placeId: 'middle',
+      day: addDays(today, -back),
+      hour: 10,
+      temperatureC: 9.2 - back * 0.08,
+    }))
+    const before = await forecast()
+    const hot = { placeId: 'middle', day: addDays(today, -3), hour: 10, temperatureC: 31 }
+    const after = await forecast({ readings: [...readings, hot] })
+    expect(after.middle!.crossing.p50! < before.middle!.crossing.p50!).toBe(true)
+    expect(after.edge).toEqual(before.edge)
+    expect(after.middle!.setAside).toEqual([{ index: 7, sigmas: expect.any(Number) }])
+  }, 60_000)
+  it('has the autumn of a southern yard in March and April', async () => {
+    const { middle } = await forecast({
+      latitude: -34,
+      observed: observed(true),
+      trend: 'falling',
+      thresholdC: 20,
+    })
+    expect(middle!.crossing.p50! >= '2026-03-01' && middle!.crossing.p50! <= '2026-05-20').toBe(true)
+  }, 60_000)
+  test.each<[string, object, string, string]>([
+    ['a gap', { observed: observed().filter((_, i) => i !== 100) }, 'weatherGap', 'observed.100'],
+    [
+      'swapped extremes',
+      { observed: observed().map((d, i) => (i === 7 ? { ...d, minimumC: 40 } : d)) },
+      'weatherExtremesSwapped',
+      'observed.7',
+    ],
+    [
+      'Fahrenheit',
+      { observed: observed().map((d, i) => (i === 9 ? { ...d, maximumC: 95 } : d)) },
+      'weatherNotBelievable',
+      'observed.9',
+    ],
+    ['a single year', { observed: observed().slice(-365) }, 'weatherTooShort', 'observed'],
+    [
+      'a forecast that starts late',
+      { forecast: [{ day: '2026-03-05', minimumC: 1, maximumC: 9, rainMm: 0 }] },
+      'weatherGap',
+      'forecast.0',
+    ],
+    [
+      'a reading at no place',
+      { readings: [{ placeId: 'x', day: today, hour: 9, temperatureC: 8 }] },
+      'unknownCode',
+      'readings.0.placeId',
+    ],
+    [
+      'a reading of tomorrow',
+      { readings: [{ placeId: 'edge', day: '2026-03-02', hour: 9, temperatureC: 8 }] },
+      'readingInFuture',
+      'readings.0.day',
+    ],
+  ])('refuses %s', async (_, more, code, field) => {
+    const response = await post(order(more))
+    expect([response.statusCode, response.json().faults[0]]).toMatchObject([422, { code, field }])
+    expect(response.json().detail).toMatch(/\.$/)
+  })
+  it('refuses what is out of all range before it is worked on', async () => {
+    expect((await post(order({ members: 5000 }))).json().code).toBe('invalidInput')
+    expect((await post(order({ latitude: 89 }))).json().code).toBe('invalidInput')
+  })
+})
