@@ -64,12 +64,13 @@ const coreRoom = (room, i) => ({
   },
 })
 
-const floors = ['core', 'almanac', 'words', 'contract', 'server', 'web']
+const floors = ['core', 'almanac', 'words', 'contract', 'standins', 'server', 'web']
 /** Which floors each floor stands on. */
 const standsOn = {
   almanac: ['core'],
   words: ['core'],
   contract: ['core'],
+  standins: ['core', 'almanac'],
   server: ['contract', 'core', 'almanac', 'words'],
   web: ['contract', 'core', 'words'],
 }
@@ -78,6 +79,7 @@ const platformOf = {
   contract: ['node:*', 'vue'],
   words: ['node:*', 'vue'],
   almanac: ['vue'],
+  standins: ['vue', 'fastify', 'typeorm'],
   server: ['vue'],
 }
 

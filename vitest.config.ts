@@ -4,7 +4,7 @@ import vue from '@vitejs/plugin-vue'
 export default defineConfig({
   plugins: [vue()],
   test: {
-    include: ['{core,almanac,words,contract,server,web,scripts}/**/*.test.{ts,mjs}'],
+    include: ['{core,almanac,words,contract,standins,server,web,scripts}/**/*.test.{ts,mjs}'],
     exclude: ['**/node_modules/**', '**/dist/**'],
     globalSetup: ['scripts/testCluster.mjs'],
     testTimeout: 20_000,

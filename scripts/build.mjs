@@ -6,7 +6,7 @@ import { fileURLToPath } from 'node:url'
 import { PlainFault } from './postgres.mjs'
 import { projectFolder } from './install.mjs'
 
-const sources = ['core', 'almanac', 'words', 'contract', 'server', 'web', 'package-lock.json']
+const sources = ['core', 'almanac', 'words', 'contract', 'standins', 'server', 'web', 'package-lock.json']
 export const distFolder = join(projectFolder, 'dist')
 const stamp = join(distFolder, 'built')
 

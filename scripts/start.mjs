@@ -13,7 +13,8 @@ const help = `npm start -- [options]
   --data <folder> where the database and its secrets are kept (data/)
   --fresh-demo    put the demo yard back as it was at first; other accounts are left alone
   --no-demo       without the demo yard
-  DATABASE_URL    a PostgreSQL of your own, instead of ours`
+  DATABASE_URL    a PostgreSQL of your own, instead of ours
+  WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in`
 
 function readOptions() {
   try {
@@ -84,7 +85,31 @@ function claimFolder(folder, url) {
   }
 }
 
-function startServer({ port, databaseUrl, options }) {
+/** The stand-in weather service, on a free loopback port; begun again when it falls over. Answers with its address. */
+function startWeather(onStart) {
+  let starts = 0
+  let port = '0'
+  const begin = () => {
+    const weather = fork(join(distFolder, 'server', 'weatherStandin.js'), [], {
+      detached: true,
+      env: { ...process.env, WEATHER_PORT: port },
+    })
+    onStart(weather)
+    weather.once('exit', () => starts++ < 5 && weather.wanted !== false && setTimeout(begin, 1000))
+    return new Promise((ready, failed) => {
+      weather.once('message', ({ url }) => {
+        port = new URL(url).port
+        ready(url)
+      })
+      weather.once('exit', (code) =>
+        failed(new PlainFault(`The stand-in weather service stopped before it was ready (code ${code}).`)),
+      )
+    })
+  }
+  return begin()
+}
+
+function startServer({ port, databaseUrl, weatherUrl, options }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -92,6 +117,7 @@ function startServer({ port, databaseUrl, options }) {
     DATABASE_URL: databaseUrl,
     SESSION_SECRET: process.env.SESSION_SECRET ?? sessionSecret(options.data),
     WEB_FOLDER: join(distFolder, 'web'),
+    WEATHER_URL: weatherUrl,
     DEMO: String(!options['no-demo']),
     FRESH_DEMO: String(options['fresh-demo']),
   }
@@ -134,6 +160,7 @@ async function main() {
   const release = claimFolder(options.data, url)
   let postgres
   let server
+  let weather
   let stopping = false
   const stop = async (code) => {
     if (stopping) return
@@ -145,6 +172,10 @@ async function main() {
       await gone
       clearTimeout(impatient)
     }
+    if (weather) {
+      weather.wanted = false
+      weather.kill('SIGTERM')
+    }
     await postgres?.stop()
     release()
     process.exit(code)
@@ -154,7 +185,8 @@ async function main() {
   try {
     postgres = ownDatabase ? undefined : await startPostgres(options.data)
     if (postgres) keepAlive(postgres)
-    const started = startServer({ port, databaseUrl: ownDatabase ?? postgres.url, options })
+    const weatherUrl = process.env.WEATHER_URL ?? (await startWeather((child) => (weather = child)))
+    const started = startServer({ port, databaseUrl: ownDatabase ?? postgres.url, weatherUrl, options })
     server = started.server
     await started.listening
     server.once('exit', (code) => {

@@ -14,6 +14,7 @@ export default defineConfig({
     rollupOptions: {
       input: {
         main: join(import.meta.dirname, 'src/main.ts'),
+        weatherStandin: join(import.meta.dirname, '../standins/src/weatherMain.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },
       output: { entryFileNames: '[name].js' },

@@ -21,6 +21,21 @@ export interface Climate {
   longitude: number
   timeZone: string
   elevationM: number
+  /** What its invented weather is made from: year's mean and swing, daily range, wet days, spells, seasons that differ. */
+  weather: {
+    meanC: number
+    swingC: number
+    dryRangeC: number
+    wetShareWinter: number
+    wetShareSummer: number
+    /** Mean rain of a wet day. */
+    wetMm: number
+    /** Standard deviation of spells, and of the season's anomaly, K. */
+    spellK: number
+    seasonK: number
+    /** m s⁻¹. */
+    wind: number
+  }
 }
 
 /** What is known of an active ingredient. */

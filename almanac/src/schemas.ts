@@ -35,6 +35,17 @@ export const climatesSchema = Joi.array()
       longitude: Joi.number().min(-180).max(180).required(),
       timeZone: Joi.string().required(),
       elevationM: Joi.number().required(),
+      weather: Joi.object({
+        meanC: Joi.number().min(0).max(30).required(),
+        swingC: Joi.number().min(1).max(25).required(),
+        dryRangeC: Joi.number().min(4).max(20).required(),
+        wetShareWinter: Joi.number().min(0.02).max(0.9).required(),
+        wetShareSummer: Joi.number().min(0.02).max(0.9).required(),
+        wetMm: Joi.number().min(1).max(30).required(),
+        spellK: Joi.number().min(0.5).max(8).required(),
+        seasonK: Joi.number().min(0.2).max(4).required(),
+        wind: Joi.number().min(0.5).max(10).required(),
+      }).required(),
     }),
   )
   .unique('code')

@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { textures, timingSchoolIds } from '@jardinero/core/soil'
+import { textures, timingSchoolIds, type DatedWeather } from '@jardinero/core/soil'
 import { placeKinds } from '@jardinero/core/yard'
 import { day, id, instant, list, name, number, rowShapes, text, type Row } from './field.ts'
 
@@ -52,21 +52,31 @@ export const timingRequest = Joi.object({
   thresholdsC: Joi.object().pattern(Joi.string().max(40), number),
 })
 
-const weatherDays = (least: number, most: number) =>
-  Joi.array()
-    .items(
-      Joi.object({
-        day: day.required(),
-        minimumC: number.required(),
-        maximumC: number.required(),
-        rainMm: number.required(),
-        irrigationMm: number,
-        solarMJ: number,
-        wind: number,
-      }),
-    )
-    .min(least)
-    .max(most)
+const weatherDay = Joi.object({
+  day: day.required(),
+  minimumC: number.required(),
+  maximumC: number.required(),
+  rainMm: number.required(),
+  irrigationMm: number,
+  solarMJ: number,
+  wind: number,
+})
+const weatherDays = (least: number, most: number) => list(weatherDay, most).min(least)
+
+/** Weather of a yard's station, up to its today and as forecast. */
+export interface YardWeather {
+  station: string
+  /** Invented, as all that the stand-in says. */
+  simulated: boolean
+  observed: DatedWeather[]
+  forecast: DatedWeather[]
+}
+export const weatherRequest = Joi.object({ yardId: id.required() })
+/** What a weather service answers; see docs/weather.md. More than is known here may be in it. */
+export const stationAnswer = Joi.object({
+  simulated: Joi.boolean().default(false),
+  days: list(weatherDay.unknown(), 20 * 366).required(),
+}).unknown()
 
 /** POST /api/soil/forecast */
 export const forecastRequest = Joi.object({

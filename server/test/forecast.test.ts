@@ -1,7 +1,11 @@
+import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import type { DatedWeather, PlaceForecast } from '@jardinero/core/soil'
-import { startTestServer, type TestServer } from './harness.ts'
+import type { YardWeather } from '@jardinero/contract/soil'
+import { createWeatherServer } from '../../standins/src/index.ts'
+import { startTestServer, Visitor, type TestServer } from './harness.ts'
+import { addLawn } from './lawn.ts'
 
 let server: TestServer
 beforeAll(async () => void (server = await startTestServer()))
@@ -112,5 +116,52 @@ describe('the soil forecast for other programs', () => {
   it('refuses what is out of all range before it is worked on', async () => {
     expect((await post(order({ members: 5000 }))).json().code).toBe('invalidInput')
     expect((await post(order({ latitude: 89 }))).json().code).toBe('invalidInput')
+  })
+})
+
+describe('the weather of a yard', () => {
+  const weather = createWeatherServer()
+  let withWeather: TestServer
+  let visitor: Visitor
+  let yard = ''
+  const listen = (port: number) =>
+    new Promise<void>((ready) => weather.listen(port, '127.0.0.1', () => ready()))
+  beforeAll(async () => {
+    await listen(0)
+    const { port } = weather.address() as AddressInfo
+    withWeather = await startTestServer({ weatherUrl: `http://127.0.0.1:${port}` })
+    visitor = await new Visitor(withWeather.app).signUp()
+    yard = (await addLawn(visitor)).yard
+  })
+  afterAll(async () => {
+    await withWeather.close()
+    weather.close()
+  })
+  const ask = () => visitor.get(`/api/soil/weather?yardId=${yard}`)
+
+  it('comes up to today with the forecast after it', async () => {
+    const got = (await ask()).json() as YardWeather
+    expect(got).toMatchObject({ station: 'quarryBend', simulated: true })
+    expect(got.observed.at(-1)!.day).toBe('2026-03-01')
+    expect(got.observed.length).toBeGreaterThan(3600)
+    expect(got.forecast.map((d) => d.day).slice(0, 2)).toEqual(['2026-03-02', '2026-03-03'])
+  })
+  it('goes and comes back with its service, and is nobody else’s', async () => {
+    const { port } = weather.address() as AddressInfo
+    await new Promise((gone) => {
+      weather.close(gone)
+      weather.closeAllConnections()
+    })
+    const away = await ask()
+    expect([away.statusCode, away.json().code]).toEqual([502, 'weatherAway'])
+    await listen(port)
+    expect((await ask()).statusCode).toBe(200)
+    const stranger = await new Visitor(withWeather.app).signUp()
+    expect((await stranger.get(`/api/soil/weather?yardId=${yard}`)).statusCode).toBe(404)
+  })
+  it('is said to be away where no service is set', async () => {
+    const plain = await new Visitor(server.app).signUp()
+    const lawn = await addLawn(plain)
+    expect((await plain.get(`/api/soil/weather?yardId=${lawn.yard}`)).json().code).toBe('weatherAway')
   })
 })

@@ -39,7 +39,7 @@ export interface TestServer {
   close: () => Promise<void>
 }
 
-export async function startTestServer({ demo = false } = {}): Promise<TestServer> {
+export async function startTestServer({ demo = false, weatherUrl = '' } = {}): Promise<TestServer> {
   const { database, url, drop } = await freshDatabase()
   await migrate(database)
   const config = {
@@ -49,6 +49,7 @@ export async function startTestServer({ demo = false } = {}): Promise<TestServer
     sessionSecret: 'x'.repeat(40),
     demo,
     behindProxy: false,
+    ...(weatherUrl && { weatherUrl }),
   }
   const app = await buildApp({ database, config, clock: () => testNow })
   await app.ready()

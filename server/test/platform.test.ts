@@ -120,7 +120,7 @@ describe('sessions and counts in PostgreSQL', () => {
       call<{ current: number; ttl: number }>((done) => of.incr('1.2.3.4', done as never, window))
     expect((await hit())?.current).toBe(1)
     expect((await hit())?.current).toBe(2)
-    expect((await hit(store.child({ path: '/y', method: 'POST' }) as never))?.current).toBe(1)
+    expect((await hit(store.child({ routeInfo: { url: '/y', method: 'POST' } }) as never))?.current).toBe(1)
     await server.database.query(`UPDATE rate_count SET expires_at = now() - interval '1 second'`)
     expect((await hit())?.current).toBe(1)
   })

@@ -51,13 +51,23 @@ export interface PlaceForecast {
   observed: { day: Day; temperatureC: number }[]
   /** One, five and nine of ten members, by day ahead. */
   ahead: { day: Day; p10C: number; p50C: number; p90C: number }[]
-  crossing: { p10?: Day; p50?: Day; p90?: Day; past: number; notYet: number }
+  crossing: {
+    p10?: Day
+    p50?: Day
+    p90?: Day
+    past: number
+    notYet: number
+    /** Share of members that has crossed by each day ahead. */
+    byDay: number[]
+  }
   /** Readings set aside as implausible: index in the request, and how many standard deviations off. */
   setAside: { index: number; sigmas: number }[]
 }
 
 const leastDays = 730
 const shownDays = 60
+/** So many days before today bring the ground to where it is, whatever it started from. */
+const warmUpDays = 500
 const traitsOf: Partial<Record<PlaceKind, SurfaceTraits>> = { edge: edgeTraits, shade: shadeTraits }
 const believable = { leastC: -60, mostC: 60, mostRainMm: 500, mostSolarMJ: 45, mostWind: 60 }
 
@@ -131,6 +141,7 @@ const dated = (crossing: CrossingSpread, dayAt: (i: number) => Day): PlaceForeca
   ...(crossing.p90 !== undefined && { p90: dayAt(crossing.p90) }),
   past: crossing.past,
   notYet: crossing.notYet,
+  byDay: crossing.byDay,
 })
 
 /**
@@ -156,7 +167,7 @@ export function computeSoilForecast(request: SoilForecastRequest): Outcome<Place
     const mine = readings.flatMap((r, index) => (r.placeId === id ? [{ ...r, index }] : []))
     const outlook = computeSoilOutlook({
       place: { latitude, texture, thatchM: thatchCm / 100, traits: traitsOf[kind] ?? usualTraits },
-      observed: past,
+      observed: past.slice(-warmUpDays),
       members: futures,
       readings: mine.map((r): PlaceReading => ({
         daysBack: dayNumber(today) - dayNumber(r.day),
@@ -167,12 +178,13 @@ export function computeSoilForecast(request: SoilForecastRequest): Outcome<Place
       trend,
       deviates,
     })
-    const from = Math.max(0, observed.length - shownDays)
+    const days = observed.slice(-shownDays)
     return {
       id,
-      observed: observed
-        .slice(from)
-        .map(({ day }, i) => ({ day, temperatureC: outlook.observedC[from + i]! })),
+      observed: days.map(({ day }, i) => ({
+        day,
+        temperatureC: outlook.observedC[outlook.observedC.length - days.length + i]!,
+      })),
       ahead: Array.from(outlook.p50C, (p50C, i) => ({
         day: dayAhead(i),
         p10C: outlook.p10C[i]!,

@@ -13,6 +13,8 @@ export interface Config {
   demo: boolean
   /** Behind a balancer that ends TLS: cookies are secure, the client's address is taken from its headers. */
   behindProxy: boolean
+  /** Address of the weather service; without one there is no forecast. */
+  weatherUrl?: string
 }
 
 const schema = Joi.object({
@@ -25,6 +27,7 @@ const schema = Joi.object({
   WEB_FOLDER: Joi.string(),
   DEMO: Joi.boolean().default(false),
   BEHIND_PROXY: Joi.boolean().default(false),
+  WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
 }).unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
@@ -39,5 +42,6 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     ...(value.WEB_FOLDER && { webFolder: value.WEB_FOLDER }),
     demo: value.DEMO,
     behindProxy: value.BEHIND_PROXY,
+    ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
   }
 }

@@ -18,6 +18,7 @@ export const problemStatus = {
   refused: 422,
   tooManyRequests: 429,
   internal: 500,
+  weatherAway: 502,
   databaseAway: 503,
 } as const
 export type ProblemCode = keyof typeof problemStatus

@@ -27,7 +27,9 @@ export const rateStoreOn = (database: DataSource) =>
       )
     }
 
-    child(route: { path?: string; method?: string | string[] }): FastifyRateLimitStore {
-      return new PostgresRateStore({ route: `${String(route.method)} ${route.path ?? ''}` })
+    /** Each route counts for itself: sign-ins do not use up calculators. The plugin hands its route over as `routeInfo`. */
+    child(options: object): FastifyRateLimitStore {
+      const { routeInfo } = options as { routeInfo?: { url?: string; method?: string | string[] } }
+      return new PostgresRateStore({ route: `${String(routeInfo?.method)} ${routeInfo?.url ?? ''}` })
     }
   }

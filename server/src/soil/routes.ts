@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
-import type { Place } from '@jardinero/contract/yard'
+import type { Place, Yard } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import {
   checkReading,
@@ -10,6 +10,7 @@ import {
   type TimingRequest,
 } from '@jardinero/core/soil'
 import { createForecastPool } from './forecastPool.ts'
+import { fetchWeather } from './weather.ts'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
@@ -72,7 +73,7 @@ async function readingsCsv(scope: AccountScope, window: Window): Promise<string>
   })
 }
 
-export function soilRoutes(app: FastifyInstance): void {
+export function soilRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string): void {
   const tags = ['soil']
   const forecast = createForecastPool(app)
   app.post(
@@ -102,6 +103,17 @@ export function soilRoutes(app: FastifyInstance): void {
       simulated: true,
       places: accept(await forecast(request.body as SoilForecastRequest)),
     }),
+  )
+  app.get(
+    '/api/soil/weather',
+    {
+      schema: { tags, summary: 'Weather of a yard, observed and forecast', querystring: wire.weatherRequest },
+    },
+    (request) =>
+      app.scoped(request, async (scope) => {
+        const yard = await scope.get<Yard>('yard', (request.query as { yardId: string }).yardId)
+        return fetchWeather(weatherUrl, yard.climate, await accountToday(scope, yard.timeZone, clock))
+      }),
   )
   app.get(
     '/api/soil/season',

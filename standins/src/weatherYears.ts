@@ -1,0 +1,107 @@
+import { almanac, type Climate } from '@jardinero/almanac'
+import { addDays, dayNumber, dayOfYear, type Day } from '@jardinero/core/quantity'
+
+/** A day of an invented station. */
+export interface StationDay {
+  day: Day
+  minimumC: number
+  maximumC: number
+  rainMm: number
+  /** Mean wind, m s⁻¹. */
+  wind: number
+  /** Solar radiation, MJ m⁻² d⁻¹. */
+  solarMJ: number
+}
+
+/** The first day of every station's history. */
+export const historyFrom: Day = '2012-01-01'
+const lastDay: Day = '2031-12-31'
+
+/** Numbers in [0, 1) from a text: the same text, the same numbers, on every machine. */
+function seededBy(text: string): () => number {
+  let a = [...text].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 16_777_619), 2_166_136_261)
+  return () => {
+    a = (a + 0x6d2b79f5) | 0
+    let t = Math.imul(a ^ (a >>> 15), 1 | a)
+    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
+    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
+  }
+}
+const normal = (random: () => number): number =>
+  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+const tenth = (n: number): number => Math.round(n * 10) / 10
+
+/** Radiation above the air is not needed to the letter here: a smooth year by latitude, MJ. */
+const clearSky = (latitude: number, doy: number): number => {
+  const tilt = Math.cos((2 * Math.PI * (doy - 172)) / 365) * Math.sign(latitude)
+  const mid = 29 - 0.2 * Math.abs(latitude)
+  return Math.max(3, mid + (0.33 * Math.abs(latitude) - 1) * tilt)
+}
+
+/**
+ * Daily weather of one station by a generator of the kind of Richardson 1981: wet and dry days by a Markov chain,
+ * temperature about the year's wave with spells that fade in days and a season that differs from year to year.
+ */
+function generate(station: Climate): StationDay[] {
+  const random = seededBy(station.code)
+  const { meanC, swingC, dryRangeC, wetShareWinter, wetShareSummer, wetMm, spellK, seasonK, wind } =
+    station.weather
+  const south = station.latitude < 0
+  let wet = false
+  let spell = 0
+  let season = 0
+  const days: StationDay[] = []
+  for (let day = historyFrom; day <= lastDay; day = addDays(day, 1)) {
+    const doy = dayOfYear(day)
+    const wave = -Math.cos((2 * Math.PI * (doy - 20 - (south ? 182 : 0))) / 365)
+    // A season's anomaly drifts over about two months: plain generators vary too little from year to year.
+    season = 0.985 * season + seasonK * Math.sqrt(1 - 0.985 ** 2) * normal(random)
+    spell = 0.72 * spell + spellK * Math.sqrt(1 - 0.72 ** 2) * normal(random)
+    const share = wetShareWinter + ((wetShareSummer - wetShareWinter) * (wave + 1)) / 2
+    wet = random() < (wet ? 0.45 + 0.55 * share : share * 0.72)
+    const mean = meanC + swingC * wave + spell + season - (wet && wave > 0 ? 1.2 : 0)
+    const range = Math.max(2.5, (wet ? 0.6 : 1) * dryRangeC + 1.6 * normal(random))
+    const clear = clearSky(station.latitude, doy)
+    days.push({
+      day,
+      minimumC: tenth(mean - range / 2),
+      maximumC: tenth(mean + range / 2),
+      rainMm: wet ? tenth(Math.max(0.2, -wetMm * Math.log(1 - random()))) : 0,
+      wind: tenth(Math.max(0.4, wind * (1 + 0.4 * normal(random)))),
+      solarMJ: tenth(clear * (wet ? 0.22 + 0.25 * random() : 0.55 + 0.2 * random())),
+    })
+  }
+  return days
+}
+
+const made = new Map<string, StationDay[]>()
+
+/** A station's days, made once. @throws RangeError on an unknown station */
+export function weatherYears(code: string): StationDay[] {
+  const station = almanac.climates.find((c) => c.code === code)
+  if (!station) throw new RangeError(`no station ${code}`)
+  const known = made.get(code) ?? generate(station)
+  made.set(code, known)
+  return known
+}
+
+const forecastDays = 10
+
+/** What would have been forecast on a day: the truth with an error that grows from under 1 K to over 3 K in ten days. */
+export function forecastFrom(code: string, issued: Day): StationDay[] {
+  const days = weatherYears(code)
+  const random = seededBy(`${code}/${issued}`)
+  const first = dayNumber(issued) - dayNumber(historyFrom) + 1
+  let error = 0
+  return days.slice(first, first + forecastDays).map((truth, lead) => {
+    error = 0.8 * error + (0.55 + 0.12 * lead) * normal(random)
+    const missed = random() < 0.08 + 0.03 * lead
+    return {
+      ...truth,
+      minimumC: tenth(truth.minimumC + error),
+      maximumC: tenth(truth.maximumC + error + 0.4 * Math.abs(normal(random))),
+      rainMm: missed ? (truth.rainMm ? 0 : 4) : truth.rainMm,
+      wind: tenth(Math.max(0.3, truth.wind * (1 + 0.15 * normal(random)))),
+    }
+  })
+}
