@@ -16,6 +16,12 @@ test('the demo: answers open their working, days can be stood on, schools change
   await page.keyboard.press('Escape')
   await expect(page.getByRole('dialog')).toBeHidden()
 
+  const ahead = page.getByRole('figure', { name: /The weeks ahead/ })
+  await expect(ahead.locator('.hills li').first()).toContainText(/Drive edge between Mar \d+ and/, {
+    timeout: 30_000,
+  })
+  await expect(ahead).toContainText('simulated')
+
   const ribbon = page.getByRole('slider', { name: 'The season: the day you stand on' })
   await ribbon.focus()
   await page.keyboard.press('PageDown')

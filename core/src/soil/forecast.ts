@@ -108,6 +108,19 @@ function seeded(seed: number): () => number {
 const normal = (random: () => number): number =>
   Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
 
+/** A forecast's error of daily temperature: what each day adds, K, by its lead, and what stays of the day before's. Estimates. */
+const forecastError = { first: 0.5, perDay: 0.1, keeps: 0.8 }
+
+/** One member: the forecast with an error that grows with its lead, then a drawn season into which the error fades. */
+function drawMember(forecast: WeatherDay[], season: WeatherDay[], random: () => number): WeatherDay[] {
+  let error = 0
+  return [...forecast, ...season].map((day, lead) => {
+    error *= forecastError.keeps
+    if (lead < forecast.length) error += (forecastError.first + forecastError.perDay * lead) * normal(random)
+    return { ...day, minimumC: day.minimumC + error, maximumC: day.maximumC + error }
+  })
+}
+
 const undated = ({ day, ...weather }: DatedWeather): WeatherDay => ({
   ...weather,
   dayOfYear: Math.min(365, dayOfYear(day)),
@@ -157,10 +170,13 @@ export function computeSoilForecast(request: SoilForecastRequest): Outcome<Place
   const past = observed.map(undated)
   const random = seeded(seed)
   const sure = forecast.map(undated).slice(0, daysAhead)
-  const futures = Array.from({ length: members }, () => [
-    ...sure,
-    ...drawFuture(past, past.at(-1)!.dayOfYear + sure.length, daysAhead - sure.length, random),
-  ])
+  const futures = Array.from({ length: members }, () =>
+    drawMember(
+      sure,
+      drawFuture(past, past.at(-1)!.dayOfYear + sure.length, daysAhead - sure.length, random),
+      random,
+    ),
+  )
   const deviates = futures.map(() => normal(random))
   const dayAhead = (i: number) => addDays(today, i + 1)
   const forecasts = request.places.map(({ id, kind, texture, thatchCm }): PlaceForecast => {

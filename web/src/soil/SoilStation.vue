@@ -15,7 +15,9 @@ import { useYard } from '../kit/useYard.ts'
 import { givenFigure } from '../kit/working.ts'
 import ReadingForm from './ReadingForm.vue'
 import ReadingsChart from './ReadingsChart.vue'
+import SoilAhead from './SoilAhead.vue'
 import { shownThresholds } from './thresholds.ts'
+import { useSoilForecast } from './useSoilForecast.ts'
 import { useSoilAnswer } from './useSoilAnswer.ts'
 
 const account = useAccount()
@@ -24,6 +26,7 @@ const router = useRouter()
 const { yard, places, readings, timing, timeZone } = useYard()
 const { say, time, day: sayDay } = useWords()
 const answer = useSoilAnswer()
+const soil = useSoilForecast()
 
 const editing = ref<{ reading?: Reading }>()
 watch(
@@ -61,6 +64,7 @@ const isTime = computed(() => timing.value?.verdict === 'go' || timing.value?.ve
       <span v-if="timing.window" class="quiet">{{ say('soil.estimate') }}</span>
     </template>
     <ReadingsChart :timing="timing" />
+    <SoilAhead :soil="soil" />
     <table>
       <thead>
         <tr>
