@@ -64,7 +64,12 @@ await take('drill', '/scout?at=drill', async (page) => {
   await page.locator('.choices button').first().waitFor()
   await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
 })
+const soil = async (page: Page) => {
+  await page.locator('.hills li').nth(3).waitFor()
+  await page.evaluate(() => document.querySelector('.ahead')?.scrollIntoView({ block: 'end' }))
+}
 await take('soil', '/soil')
+await take('soil-ahead', '/soil', soil)
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),
