@@ -119,6 +119,17 @@ describe('the weeks ahead of a yard', () => {
     ])
     expect(request!.thresholdC).toBeCloseTo(10, 6)
   })
+  it('are not computed again when one comes back', async () => {
+    const { use } = await atHome({ readings: [reading('e', '2026-02-27', 47.5)] })
+    const asked = stand()
+    use(useSoilForecast)
+    await settled()
+    expect(asked).toHaveLength(1)
+    const again = use(useSoilForecast)
+    await settled()
+    expect(asked).toHaveLength(1)
+    expect(again.forecasts.value.size).toBe(2)
+  })
   it('are drawn with their dates', async () => {
     const { use, show } = await atHome({ readings: [reading('e', '2026-02-27', 47)] })
     stand()

@@ -1,4 +1,4 @@
-import { refDebounced } from '@vueuse/core'
+import { watchDebounced } from '@vueuse/core'
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { YardWeather } from '@jardinero/contract/soil'
 import type { Day } from '@jardinero/core/quantity'
@@ -13,6 +13,11 @@ const members = 60
 const daysAhead = 100
 /** Readings from so far back tell of the ground as it is. */
 const readingDays = 120
+
+/** The last answer and what it was asked for: coming back to the station computes nothing anew. */
+let answered: { key: string; forecasts: Map<string, PlaceForecast> } | undefined
+const keyOf = ({ observed, ...rest }: SoilForecastRequest) =>
+  JSON.stringify([observed.length, observed.at(-1), rest])
 
 /** Weather fetched so far, by yard and the day it reaches. */
 const fetched = new Map<string, YardWeather>()
@@ -82,26 +87,33 @@ export function useSoilForecast() {
   }
   function run(wanted: SoilForecastRequest): void {
     stop()
+    const key = keyOf(wanted)
+    if (answered?.key === key) {
+      forecasts.value = answered.forecasts
+      return
+    }
     computing.value = true
     worker = new Worker(new URL('../workers/soilForecast.ts', import.meta.url), { type: 'module' })
     worker.onmessage = ({ data }: MessageEvent<ForecastMessage>) => {
       if (data.kind === 'place') forecasts.value = new Map(forecasts.value).set(data.place.id, data.place)
-      else stop()
+      else {
+        if (data.kind === 'done') answered = { key, forecasts: forecasts.value }
+        stop()
+      }
     }
     worker.onerror = stop
     worker.postMessage(wanted)
   }
-  /** Dragging the ribbon passes many days: only the one it rests on is computed. */
-  const settled = refDebounced(request, 250)
-  watch(
-    settled,
+  /** Dragging the ribbon passes many days: only the one it rests on is computed, and never before the station stands. */
+  watchDebounced(
+    request,
     (wanted) => {
       if (!wanted) return
       const mine = new Set(wanted.places.map((p) => p.id))
       forecasts.value = new Map([...forecasts.value].filter(([id]) => mine.has(id)))
-      run(JSON.parse(JSON.stringify(wanted)) as SoilForecastRequest)
+      run(wanted)
     },
-    { immediate: true },
+    { debounce: 250, immediate: true },
   )
   onUnmounted(stop)
   return { forecasts, computing, problem, weather, thresholdC, members, retry: loadWeather }
