@@ -13,7 +13,8 @@ import {
   type Plant,
 } from '@jardinero/core/scout'
 import { loadCatalogue, loadPlantWords } from '@jardinero/words'
-import { runKey, seeded } from '../bench/keyTrial.ts'
+import { seededRandom } from '@jardinero/core/quantity'
+import { runKey } from '../bench/keyTrial.ts'
 import fieldPlants from './fieldPlants.json' with { type: 'json' }
 import { almanac, plantAlmanac } from './src/index.ts'
 
@@ -140,7 +141,7 @@ describe('the characters', () => {
 describe('the key on plants without error', () => {
   for (const withoutHead of [false, true])
     it(`puts every plant first, or in a named tie${withoutHead ? ', without a seed head' : ''}`, () => {
-      const options = { misread: 0, withoutHead, most: 60, random: seeded(1), usualState: true }
+      const options = { misread: 0, withoutHead, most: 60, random: seededRandom(1), usualState: true }
       const results = plants.map((p) => ({ code: p.code, ...runKey(matrix, even, p.code, options) }))
       for (const { code, tiedWith } of results) {
         expect(tiedWith, code).toContain(code)
@@ -157,7 +158,7 @@ describe('the key on plants with one answer in ten misread', () => {
     [false, 0.95],
     [true, 0.92],
   ])('has the plant among the first three, without a head: %s', (withoutHead, least) => {
-    const random = seeded(11)
+    const random = seededRandom(11)
     const options = { misread: 0.1, withoutHead, most: Math.floor(2.2 * log2), random }
     const results = Array.from({ length: 6 }).flatMap(() =>
       plants.map((p) => runKey(matrix, even, p.code, options)),

@@ -1,7 +1,8 @@
 import { performance } from 'node:perf_hooks'
 import { plantAlmanac } from '@jardinero/almanac'
 import { computeKey, createKey, type KeyAnswers } from '@jardinero/core/scout'
-import { runKey, seeded, type TrialResult } from './keyTrial.ts'
+import { seededRandom } from '@jardinero/core/quantity'
+import { runKey, type TrialResult } from './keyTrial.ts'
 
 const { plants, characters } = plantAlmanac
 const matrix = createKey(plants, characters)
@@ -17,7 +18,7 @@ function withoutError(withoutHead: boolean): void {
       misread: 0,
       withoutHead,
       most: 60,
-      random: seeded(1),
+      random: seededRandom(1),
       usualState: true,
     }),
   }))
@@ -30,7 +31,7 @@ function withoutError(withoutHead: boolean): void {
 }
 
 function withMisreading(withoutHead: boolean, rounds: number): void {
-  const random = seeded(2026)
+  const random = seededRandom(2026)
   const most = Math.floor(2.2 * bits)
   const results: TrialResult[] = []
   for (let i = 0; i < rounds; i++)

@@ -7,17 +7,6 @@ import {
   type KeyMatrix,
 } from '@jardinero/core/scout'
 
-/** A small seeded generator (mulberry32): the same seed, the same plants. */
-export function seeded(seed: number): () => number {
-  let a = seed
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
-
 export interface TrialOptions {
   /** Share of answers misread, weighted to the neighbouring state. */
   misread: number

@@ -1,5 +1,5 @@
 import { almanac, type Climate } from '@jardinero/almanac'
-import { addDays, dayNumber, dayOfYear, type Day } from '@jardinero/core/quantity'
+import { addDays, dayNumber, dayOfYear, drawNormal, seededRandom, type Day } from '@jardinero/core/quantity'
 
 /** A day of an invented station. */
 export interface StationDay {
@@ -17,18 +17,9 @@ export interface StationDay {
 export const historyFrom: Day = '2012-01-01'
 const lastDay: Day = '2031-12-31'
 
-/** Numbers in [0, 1) from a text: the same text, the same numbers, on every machine. */
-function seededBy(text: string): () => number {
-  let a = [...text].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 16_777_619), 2_166_136_261)
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
+/** Numbers from a text: each station, and each day's forecast, has its own. */
+const seededBy = (text: string): (() => number) =>
+  seededRandom([...text].reduce((h, c) => Math.imul(h ^ c.charCodeAt(0), 16_777_619), 2_166_136_261))
 const tenth = (n: number): number => Math.round(n * 10) / 10
 
 /** Radiation above the air is not needed to the letter here: a smooth year by latitude, MJ. */
@@ -55,19 +46,19 @@ function generate(station: Climate): StationDay[] {
     const doy = dayOfYear(day)
     const wave = -Math.cos((2 * Math.PI * (doy - 20 - (south ? 182 : 0))) / 365)
     // A season's anomaly drifts over about two months: plain generators vary too little from year to year.
-    season = 0.985 * season + seasonK * Math.sqrt(1 - 0.985 ** 2) * normal(random)
-    spell = 0.72 * spell + spellK * Math.sqrt(1 - 0.72 ** 2) * normal(random)
+    season = 0.985 * season + seasonK * Math.sqrt(1 - 0.985 ** 2) * drawNormal(random)
+    spell = 0.72 * spell + spellK * Math.sqrt(1 - 0.72 ** 2) * drawNormal(random)
     const share = wetShareWinter + ((wetShareSummer - wetShareWinter) * (wave + 1)) / 2
     wet = random() < (wet ? 0.45 + 0.55 * share : share * 0.72)
     const mean = meanC + swingC * wave + spell + season - (wet && wave > 0 ? 1.2 : 0)
-    const range = Math.max(2.5, (wet ? 0.6 : 1) * dryRangeC + 1.6 * normal(random))
+    const range = Math.max(2.5, (wet ? 0.6 : 1) * dryRangeC + 1.6 * drawNormal(random))
     const clear = clearSky(station.latitude, doy)
     days.push({
       day,
       minimumC: tenth(mean - range / 2),
       maximumC: tenth(mean + range / 2),
       rainMm: wet ? tenth(Math.max(0.2, -wetMm * Math.log(1 - random()))) : 0,
-      wind: tenth(Math.max(0.4, wind * (1 + 0.4 * normal(random)))),
+      wind: tenth(Math.max(0.4, wind * (1 + 0.4 * drawNormal(random)))),
       solarMJ: tenth(clear * (wet ? 0.22 + 0.25 * random() : 0.55 + 0.2 * random())),
     })
   }
@@ -94,14 +85,14 @@ export function forecastFrom(code: string, issued: Day): StationDay[] {
   const first = dayNumber(issued) - dayNumber(historyFrom) + 1
   let error = 0
   return days.slice(first, first + forecastDays).map((truth, lead) => {
-    error = 0.8 * error + (0.55 + 0.12 * lead) * normal(random)
+    error = 0.8 * error + (0.55 + 0.12 * lead) * drawNormal(random)
     const missed = random() < 0.08 + 0.03 * lead
     return {
       ...truth,
       minimumC: tenth(truth.minimumC + error),
-      maximumC: tenth(truth.maximumC + error + 0.4 * Math.abs(normal(random))),
+      maximumC: tenth(truth.maximumC + error + 0.4 * Math.abs(drawNormal(random))),
       rainMm: missed ? (truth.rainMm ? 0 : 4) : truth.rainMm,
-      wind: tenth(Math.max(0.3, truth.wind * (1 + 0.15 * normal(random)))),
+      wind: tenth(Math.max(0.3, truth.wind * (1 + 0.15 * drawNormal(random)))),
     }
   })
 }

@@ -35,3 +35,4 @@ export {
 } from './rates.ts'
 export { addDays, dayFromNumber, dayNumber, dayOfYear, daysBetween, yearOf, type Day } from './day.ts'
 export { parseLengthFt } from './length.ts'
+export { drawNormal, seededRandom } from './random.ts'

@@ -3,7 +3,9 @@ import {
   addDays,
   dayNumber,
   dayOfYear,
+  drawNormal,
   refused,
+  seededRandom,
   type Day,
   type Outcome,
   type Refusal,
@@ -94,20 +96,6 @@ export function checkWeather(days: DatedWeather[], field: string): Refusal[] {
   })
 }
 
-/** Numbers in [0, 1) from a seed: mulberry32. The same seed, the same numbers. */
-function seeded(seed: number): () => number {
-  let a = seed | 0
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4_294_967_296
-  }
-}
-/** Standard normal (Box & Muller 1958). */
-const normal = (random: () => number): number =>
-  Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-
 /** A forecast's error of daily temperature: what each day adds, K, by its lead, and what stays of the day before's. Estimates. */
 const forecastError = { first: 0.5, perDay: 0.1, keeps: 0.8 }
 
@@ -116,7 +104,8 @@ function drawMember(forecast: WeatherDay[], season: WeatherDay[], random: () => 
   let error = 0
   return [...forecast, ...season].map((day, lead) => {
     error *= forecastError.keeps
-    if (lead < forecast.length) error += (forecastError.first + forecastError.perDay * lead) * normal(random)
+    if (lead < forecast.length)
+      error += (forecastError.first + forecastError.perDay * lead) * drawNormal(random)
     return { ...day, minimumC: day.minimumC + error, maximumC: day.maximumC + error }
   })
 }
@@ -168,7 +157,7 @@ export function computeSoilForecast(request: SoilForecastRequest): Outcome<Place
   const { latitude, observed, forecast, readings, members, daysAhead, seed, thresholdC, trend } = request
   const today = observed.at(-1)!.day
   const past = observed.map(undated)
-  const random = seeded(seed)
+  const random = seededRandom(seed)
   const sure = forecast.map(undated).slice(0, daysAhead)
   const futures = Array.from({ length: members }, () =>
     drawMember(
@@ -177,7 +166,7 @@ export function computeSoilForecast(request: SoilForecastRequest): Outcome<Place
       random,
     ),
   )
-  const deviates = futures.map(() => normal(random))
+  const deviates = futures.map(() => drawNormal(random))
   const dayAhead = (i: number) => addDays(today, i + 1)
   const forecasts = request.places.map(({ id, kind, texture, thatchCm }): PlaceForecast => {
     const mine = readings.flatMap((r, index) => (r.placeId === id ? [{ ...r, index }] : []))

@@ -8,6 +8,7 @@ import RestRow from '../kit/RestRow.vue'
 import StationPage from '../kit/StationPage.vue'
 import { newId } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
 import ActList from './ActList.vue'
 import FindForm from './FindForm.vue'
 import FindPhotos from './FindPhotos.vue'
@@ -25,6 +26,7 @@ const account = useAccount()
 const { say, day: sayDay } = useWords()
 const { finds, marks, amountOf, placeName, nameOf, verdictOf } = useFinds()
 const { plantOf } = usePlants()
+const { situation } = useYard()
 const editing = ref(false)
 
 const find = computed(() => finds.value.find((f) => f.id === route.query['find']))
@@ -49,10 +51,11 @@ const answer = computed(() => {
     because: say(`because.${best.value!.because}`, best.value!.params),
   })
 })
+/** The half of the year in which it germinates, as this hemisphere calls it. */
 const season = computed(() => {
   const month = Number(mark.value?.germinatesFrom.slice(5, 7))
-  const spring = month >= 1 && month <= 6
-  return spring === (plant.value?.emergence?.trend !== 'falling' || spring) && spring ? 'spring' : 'autumn'
+  const asNorth = situation.value.hemisphere === 'southern' ? ((month + 5) % 12) + 1 : month
+  return asNorth <= 6 ? 'spring' : 'autumn'
 })
 const setMark = () =>
   account.add(

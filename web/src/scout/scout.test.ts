@@ -211,6 +211,18 @@ describe('finds', () => {
   })
 })
 
+describe('the next barrier in the south', () => {
+  it('of a winter annual belongs to the autumn, which is in February and March', async () => {
+    const south = {
+      ...homeState(),
+      yards: [{ ...homeState().yards[0]!, latitude: -34 }],
+      finds: [found({ foundOn: '2025-10-01', plant: 'henbit' })],
+    }
+    const { show } = await atHome({ state: south, path: '/scout?at=find&find=f1&day=2025-10-05' })
+    expect(show(FindView).text()).toMatch(/Mark the autumn: barrier from (Feb|Mar)/)
+  })
+})
+
 describe('the form of a find', () => {
   const start = { plant: 'henbit', candidates: [], answers: {}, zoneId: 'z', placeId: null }
   it('refuses a grid that cannot be, and sends nothing', async () => {

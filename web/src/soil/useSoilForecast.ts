@@ -4,6 +4,7 @@ import type { YardWeather } from '@jardinero/contract/soil'
 import type { Day } from '@jardinero/core/quantity'
 import { timingDepthCm, type PlaceForecast, type SoilForecastRequest } from '@jardinero/core/soil'
 import { ApiProblem, get } from '../kit/api.ts'
+import { dayIn } from '../kit/localTime.ts'
 import { useYard } from '../kit/useYard.ts'
 import type { ForecastMessage } from '../workers/soilForecast.ts'
 import { shownThresholds } from './thresholds.ts'
@@ -24,7 +25,7 @@ const fetched = new Map<string, YardWeather>()
 
 /** The weeks ahead at each place of the open yard, computed in a worker; anew when a reading, a choice or the day changes. */
 export function useSoilForecast() {
-  const { yard, places, readings, probeReadings, day, today, timing } = useYard()
+  const { yard, places, readings, timeZone, day, today, timing } = useYard()
   const weather = shallowRef<YardWeather>()
   const problem = ref<string>()
   const forecasts = shallowRef(new Map<string, PlaceForecast>())
@@ -56,9 +57,8 @@ export function useSoilForecast() {
     const last: Day | undefined = observed.at(-1)?.day
     if (!last || observed.length < 730) return undefined
     const { longitude, latitude } = yard.value
-    const known = new Map(probeReadings.value.map((r, i) => [readings.value[i]!.id, r.day]))
     const mine = readings.value
-      .map((r) => ({ ...r, day: known.get(r.id)! }))
+      .map((r) => ({ ...r, day: dayIn(r.takenAt, timeZone.value) }))
       .filter((r) => r.day <= last && r.depthCm >= timingDepthCm.least && r.depthCm <= timingDepthCm.most)
       .filter((r) => Date.parse(last) - Date.parse(r.day) < readingDays * 86_400_000)
     return {
