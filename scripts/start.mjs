@@ -14,7 +14,8 @@ const help = `npm start -- [options]
   --fresh-demo    put the demo yard back as it was at first; other accounts are left alone
   --no-demo       without the demo yard
   DATABASE_URL    a PostgreSQL of your own, instead of ours
-  WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in`
+  WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in
+  PROBE_URL       a soil probe at this machine, tcp://host:port, as in docs/probe.md, instead of the stand-in`
 
 function readOptions() {
   try {
@@ -85,31 +86,31 @@ function claimFolder(folder, url) {
   }
 }
 
-/** The stand-in weather service, on a free loopback port; begun again when it falls over. Answers with its address. */
-function startWeather(onStart) {
+/** A stand-in service on a free loopback port; begun again when it falls over. Answers with its address. */
+function startStandin(name, onStart) {
   let starts = 0
   let port = '0'
   const begin = () => {
-    const weather = fork(join(distFolder, 'server', 'weatherStandin.js'), [], {
+    const standin = fork(join(distFolder, 'server', `${name}Standin.js`), [], {
       detached: true,
-      env: { ...process.env, WEATHER_PORT: port },
+      env: { ...process.env, STANDIN_PORT: port },
     })
-    onStart(weather)
-    weather.once('exit', () => starts++ < 5 && weather.wanted !== false && setTimeout(begin, 1000))
+    onStart(standin)
+    standin.once('exit', () => starts++ < 5 && standin.wanted !== false && setTimeout(begin, 1000))
     return new Promise((ready, failed) => {
-      weather.once('message', ({ url }) => {
+      standin.once('message', ({ url }) => {
         port = new URL(url).port
         ready(url)
       })
-      weather.once('exit', (code) =>
-        failed(new PlainFault(`The stand-in weather service stopped before it was ready (code ${code}).`)),
+      standin.once('exit', (code) =>
+        failed(new PlainFault(`The ${name} stand-in stopped before it was ready (code ${code}).`)),
       )
     })
   }
   return begin()
 }
 
-function startServer({ port, databaseUrl, weatherUrl, options }) {
+function startServer({ port, databaseUrl, weatherUrl, probeUrl, options }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -118,6 +119,7 @@ function startServer({ port, databaseUrl, weatherUrl, options }) {
     SESSION_SECRET: process.env.SESSION_SECRET ?? sessionSecret(options.data),
     WEB_FOLDER: join(distFolder, 'web'),
     WEATHER_URL: weatherUrl,
+    PROBE_URL: probeUrl,
     DEMO: String(!options['no-demo']),
     FRESH_DEMO: String(options['fresh-demo']),
   }
@@ -160,7 +162,7 @@ async function main() {
   const release = claimFolder(options.data, url)
   let postgres
   let server
-  let weather
+  const standins = {}
   let stopping = false
   const stop = async (code) => {
     if (stopping) return
@@ -172,9 +174,9 @@ async function main() {
       await gone
       clearTimeout(impatient)
     }
-    if (weather) {
-      weather.wanted = false
-      weather.kill('SIGTERM')
+    for (const standin of Object.values(standins)) {
+      standin.wanted = false
+      standin.kill('SIGTERM')
     }
     await postgres?.stop()
     release()
@@ -185,8 +187,13 @@ async function main() {
   try {
     postgres = ownDatabase ? undefined : await startPostgres(options.data)
     if (postgres) keepAlive(postgres)
-    const weatherUrl = process.env.WEATHER_URL ?? (await startWeather((child) => (weather = child)))
-    const started = startServer({ port, databaseUrl: ownDatabase ?? postgres.url, weatherUrl, options })
+    const standin = (name) => startStandin(name, (child) => (standins[name] = child))
+    const [weatherUrl, probeUrl] = await Promise.all([
+      process.env.WEATHER_URL ?? standin('weather'),
+      process.env.PROBE_URL ?? standin('probe'),
+    ])
+    const databaseUrl = ownDatabase ?? postgres.url
+    const started = startServer({ port, databaseUrl, weatherUrl, probeUrl, options })
     server = started.server
     await started.listening
     server.once('exit', (code) => {

@@ -15,6 +15,7 @@ export default defineConfig({
       input: {
         main: join(import.meta.dirname, 'src/main.ts'),
         weatherStandin: join(import.meta.dirname, '../standins/src/weatherMain.ts'),
+        probeStandin: join(import.meta.dirname, '../standins/src/probeMain.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },
       output: { entryFileNames: '[name].js' },

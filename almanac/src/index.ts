@@ -35,6 +35,8 @@ export interface Climate {
     seasonK: number
     /** m s⁻¹. */
     wind: number
+    /** Of the generator: which of the years it could make these are. */
+    seed: number
   }
 }
 

@@ -45,6 +45,7 @@ export const climatesSchema = Joi.array()
         spellK: Joi.number().min(0.5).max(8).required(),
         seasonK: Joi.number().min(0.2).max(4).required(),
         wind: Joi.number().min(0.5).max(10).required(),
+        seed: Joi.number().integer().min(1).required(),
       }).required(),
     }),
   )

@@ -4,7 +4,20 @@ import { calibration, mixOrder, sprayer } from './bench.ts'
 import { day, id, instant, list } from './field.ts'
 import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
 import { label, labelRules, type Label } from './shelf.ts'
-import { reading, type Reading } from './soil.ts'
+import {
+  ownDay,
+  reading,
+  sign,
+  sprinkler,
+  typicalYearRow,
+  water,
+  type OwnDay,
+  type Reading,
+  type Sign,
+  type Sprinkler,
+  type TypicalYearRow,
+  type Water,
+} from './soil.ts'
 import { place, section, yard, zone, type Place, type Section, type Yard, type Zone } from './yard.ts'
 import type { ApplicationRecord } from './ledger.ts'
 import {
@@ -30,14 +43,17 @@ export interface AccountState {
   finds: Find[]
   photos: FindPhoto[]
   marks: SeasonMark[]
+  signs: Sign[]
+  sprinklers: Sprinkler[]
+  waters: Water[]
 }
 
 export const demoDay = Joi.object({ day: day.required() })
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 2
-/** Versions that are read; the first had no finds. */
-const readVersions = [1, accountFileVersion]
+export const accountFileVersion = 3
+/** Versions that are read; the first had no finds, the second no signs, water or station. */
+const readVersions = [1, 2, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
@@ -63,6 +79,11 @@ export interface AccountFile {
   finds: Find[]
   photos: FiledPhoto[]
   marks: SeasonMark[]
+  signs: Sign[]
+  sprinklers: Sprinkler[]
+  waters: Water[]
+  stationDays: OwnDay[]
+  typicalYears: TypicalYearRow[]
 }
 
 const most = 200_000
@@ -117,6 +138,11 @@ export const accountFile = Joi.object<AccountFile>({
   finds: list(find.row, most).default([]),
   photos: list(filedPhoto, most).default([]),
   marks: list(seasonMark.row, most).default([]),
+  signs: list(sign.row, most).default([]),
+  sprinklers: list(sprinkler.row, most).default([]),
+  waters: list(water.row, most).default([]),
+  stationDays: list(ownDay, most).default([]),
+  typicalYears: list(typicalYearRow, 1000).default([]),
 })
 
 /** What an import did. */

@@ -1,5 +1,20 @@
 import Joi from 'joi'
-import { textures, timingSchoolIds, type DatedWeather } from '@jardinero/core/soil'
+import {
+  groundParameters,
+  mostStationLines,
+  signKinds,
+  stationColumns,
+  stationUnits,
+  textures,
+  timingSchoolIds,
+  waterKinds,
+  type DatedWeather,
+  type SignKind,
+  type StationMapping,
+  type TypicalDay,
+  type WaterKind,
+  type YardDay,
+} from '@jardinero/core/soil'
 import { placeKinds } from '@jardinero/core/yard'
 import { day, id, instant, list, name, number, rowShapes, text, type Row } from './field.ts'
 
@@ -19,6 +34,85 @@ export const reading = rowShapes({
   temperatureC: number.required(),
   note: text.required(),
 })
+
+/** A sign in nature, seen on a day. */
+export interface Sign extends Row {
+  yardId: string
+  kind: SignKind
+  day: string
+  note: string
+}
+
+export const sign = rowShapes({
+  yardId: id.required(),
+  kind: Joi.string()
+    .valid(...signKinds)
+    .required(),
+  day: day.required(),
+  note: text.required(),
+})
+
+/** A sprinkler and its catch-cup test. */
+export interface Sprinkler extends Row {
+  yardId: string
+  name: string
+  cupsMm: number[]
+  minutes: number
+  testedOn: string
+}
+
+export const sprinkler = rowShapes({
+  yardId: id.required(),
+  name: name.required(),
+  cupsMm: list(number, 60).required(),
+  minutes: number.required(),
+  testedOn: day.required(),
+})
+
+/** Rain in the gauge, or water given: by depth, or by a sprinkler's minutes that made the depth. */
+export interface Water extends Row {
+  yardId: string
+  kind: WaterKind
+  day: string
+  depthMm: number
+  sprinklerId: string | null
+  minutes: number | null
+  note: string
+}
+
+export const water = rowShapes({
+  yardId: id.required(),
+  kind: Joi.string()
+    .valid(...waterKinds)
+    .required(),
+  day: day.required(),
+  depthMm: Joi.number().min(0).max(500).required(),
+  sprinklerId: id.allow(null).required(),
+  minutes: Joi.number()
+    .min(0)
+    .max(24 * 60)
+    .allow(null)
+    .required(),
+  note: text.required(),
+})
+
+/** POST /api/soil/sprinkler */
+export const sprinklerRequest = Joi.object({
+  cupsMm: list(number, 60).required(),
+  minutes: number.required(),
+})
+
+/** What of a place's ground a person has said; see groundParameters for ranges. */
+export const ground = Joi.object({
+  texture: Joi.string().valid(...textures),
+  ...Object.fromEntries(Object.keys(groundParameters).map((name) => [name, number])),
+})
+
+/** Parameters of the schools of timing that a person changed, by school. */
+export const timingParameters = Joi.object().pattern(
+  Joi.valid(...timingSchoolIds),
+  Joi.object().pattern(Joi.string().max(40), number),
+)
 
 export const readingsRequest = Joi.object({ yardId: id, from: day, to: day })
 
@@ -49,7 +143,8 @@ export const timingRequest = Joi.object({
     }),
     5000,
   ).required(),
-  thresholdsC: Joi.object().pattern(Joi.string().max(40), number),
+  parameters: Joi.object().pattern(Joi.string().max(40), number),
+  signs: list(Joi.object({ kind: Joi.valid(...signKinds).required(), day: day.required() }), 200).default([]),
 })
 
 const weatherDay = Joi.object({
@@ -63,20 +158,136 @@ const weatherDay = Joi.object({
 })
 const weatherDays = (least: number, most: number) => list(weatherDay, most).min(least)
 
-/** Weather of a yard's station, up to its today and as forecast. */
+/** An hour of a forecast; the instant is its beginning, UTC. Wind in m s⁻¹, humidity and cloud 0–1. */
+export interface ForecastHour {
+  at: string
+  temperatureC: number
+  rainMm: number
+  wind: number
+  gust: number
+  humidity: number
+  cloud: number
+}
+
+/** Weather of a yard, up to its today and as forecast. */
 export interface YardWeather {
   station: string
   /** Invented, as all that the stand-in says. */
   simulated: boolean
-  observed: DatedWeather[]
+  /** Each day with where it comes from. */
+  observed: YardDay[]
   forecast: DatedWeather[]
+  hours: ForecastHour[]
+  /** What the yard's own station has given, if it has. */
+  own: OwnStation | null
+  /** The service did not answer: the own station is all there is. */
+  serviceAway: boolean
+}
+
+/** What there is of a yard's own station. */
+export interface OwnStation {
+  days: number
+  filled: number
+  from: string | null
+  to: string | null
+  /** A typical year stands in for common days. */
+  typical: boolean
 }
 export const weatherRequest = Joi.object({ yardId: id.required() })
+
+const forecastHour = Joi.object({
+  at: instant.required(),
+  temperatureC: Joi.number().min(-60).max(60).required(),
+  rainMm: Joi.number().min(0).max(200).required(),
+  wind: Joi.number().min(0).max(80).required(),
+  gust: Joi.number().min(0).max(120).required(),
+  humidity: Joi.number().min(0).max(1).required(),
+  cloud: Joi.number().min(0).max(1).required(),
+})
+
 /** What a weather service answers; see docs/weather.md. More than is known here may be in it. */
 export const stationAnswer = Joi.object({
   simulated: Joi.boolean().default(false),
   days: list(weatherDay.unknown(), 20 * 366).required(),
+  hours: list(forecastHour.unknown(), 16 * 24).default([]),
 }).unknown()
+
+const mapping = Joi.object<StationMapping>({
+  columns: Joi.object()
+    .pattern(Joi.valid(...stationColumns), Joi.number().integer().min(0).max(199))
+    .required(),
+  temperatureUnit: Joi.valid(...stationUnits.temperature).required(),
+  rainUnit: Joi.valid(...stationUnits.rain).required(),
+  windUnit: Joi.valid(...stationUnits.wind).default('m/s'),
+  solarUnit: Joi.valid(...stationUnits.solar).default('MJ'),
+  dayOrder: Joi.valid('ymd', 'mdy', 'dmy').default('ymd'),
+  every: Joi.valid('day', 'hour').required(),
+})
+
+/** POST /api/soil/station: a file of the yard's own station, whole. */
+export const stationFile = Joi.object({
+  yardId: id.required(),
+  csv: Joi.string()
+    .max(mostStationLines * 200)
+    .required(),
+  mapping: mapping.required(),
+})
+/** What came of it: days taken in, of them filled, and gaps too long to fill. */
+export interface StationTaken {
+  days: number
+  filled: number
+  gaps: { from: string; to: string }[]
+  from: string
+  to: string
+}
+/** POST /api/soil/typical-year */
+export const typicalYearFile = Joi.object({
+  yardId: id.required(),
+  epw: Joi.string()
+    .max(4 * 1024 * 1024)
+    .required(),
+})
+
+/** A day of a yard's own station, as stored and filed. */
+export interface OwnDay extends DatedWeather {
+  id: string
+  yardId: string
+  filled: boolean
+}
+export interface TypicalYearRow {
+  id: string
+  yardId: string
+  latitude: number
+  longitude: number
+  days: TypicalDay[]
+}
+export const ownDay = Joi.object({
+  id: id.required(),
+  yardId: id.required(),
+  day: day.required(),
+  minimumC: number.required(),
+  maximumC: number.required(),
+  rainMm: number.required(),
+  wind: number.allow(null),
+  solarMJ: number.allow(null),
+  filled: Joi.boolean().required(),
+})
+export const typicalYearRow = Joi.object({
+  id: id.required(),
+  yardId: id.required(),
+  latitude: number.required(),
+  longitude: number.required(),
+  days: list(
+    Joi.object({
+      dayOfYear: Joi.number().integer().min(1).max(365).required(),
+      minimumC: number.required(),
+      maximumC: number.required(),
+      solarMJ: number.required(),
+      wind: number.required(),
+    }),
+    365,
+  ).required(),
+})
 
 /** POST /api/soil/forecast */
 export const forecastRequest = Joi.object({
@@ -87,10 +298,7 @@ export const forecastRequest = Joi.object({
       kind: Joi.string()
         .valid(...placeKinds)
         .required(),
-      texture: Joi.string()
-        .valid(...textures)
-        .default('loam'),
-      thatchCm: Joi.number().min(0).max(5).default(1),
+      ground: ground.default({}),
     }),
     12,
   )
@@ -103,13 +311,32 @@ export const forecastRequest = Joi.object({
       placeId: Joi.string().max(80).required(),
       day: day.required(),
       hour: Joi.number().min(0).max(24).required(),
+      depthCm: Joi.number().min(0.5).max(30).default(5.08),
       temperatureC: Joi.number().min(-40).max(60).required(),
     }),
     2000,
   ).default([]),
+  signs: list(Joi.object({ kind: Joi.valid(...signKinds).required(), day: day.required() }), 200).default([]),
+  weeds: list(
+    Joi.object({
+      code: Joi.string().max(40).required(),
+      emergence: Joi.object({
+        trend: Joi.valid('rising', 'falling', 'both').required(),
+        soilC: Joi.array().ordered(number.required(), number.required()).length(2).required(),
+        baseC: Joi.number().min(0).max(25).required(),
+      }).required(),
+      seenOn: day,
+      seenAt: Joi.string().max(80),
+    }),
+    12,
+  ).default([]),
+  school: Joi.string()
+    .valid(...timingSchoolIds)
+    .default('edgeLed'),
+  parameters: timingParameters.default({}),
   thresholdC: Joi.number().min(0).max(35).required(),
   trend: Joi.string().valid('rising', 'falling').default('rising'),
   members: Joi.number().integer().min(20).max(200).default(100),
-  daysAhead: Joi.number().integer().min(20).max(240).default(120),
+  daysAhead: Joi.number().integer().min(20).max(366).default(120),
   seed: Joi.number().integer().min(1).max(2_147_483_647).default(1),
 })

@@ -8,8 +8,9 @@ import {
   type TurfState,
 } from '@jardinero/core/yard'
 import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
-import { timingSchoolIds, type TimingSchoolId } from '@jardinero/core/soil'
+import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardinero/core/soil'
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
+import { ground, timingParameters } from './soil.ts'
 
 export interface Yard extends Row {
   name: string
@@ -19,6 +20,8 @@ export interface Yard extends Row {
   /** Code of the nearest shipped climate. */
   climate: string
   timingSchool: TimingSchoolId
+  /** What the person has changed of the schools' parameters: temperatures in °C, spans in days. */
+  timingParameters?: Partial<Record<TimingSchoolId, Record<string, number>>> | null
   /** The numbers a verdict on a find rests on, where the person has changed them. */
   verdictThresholds?: Partial<Thresholds> | null
 }
@@ -46,6 +49,8 @@ export interface Place extends Row {
   kind: PlaceKind
   sectionId: string | null
   side: number | null
+  /** What is known of its ground and turf, where it differs from what is usual for its kind. */
+  ground?: Partial<GroundChoices> | null
 }
 
 const timeZone = Joi.string()
@@ -71,6 +76,7 @@ export const yard = rowShapes({
   timingSchool: Joi.string()
     .valid(...timingSchoolIds)
     .required(),
+  timingParameters: timingParameters.allow(null),
   verdictThresholds: Joi.object()
     .pattern(Joi.valid(...Object.keys(verdictThresholds)), Joi.number())
     .allow(null),
@@ -111,6 +117,7 @@ export const place = rowShapes({
     .required(),
   sectionId: id.allow(null).required(),
   side: Joi.number().integer().min(0).max(79).allow(null).required(),
+  ground: ground.allow(null),
 })
 
 /** POST /api/yard/area */

@@ -85,7 +85,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     quantityRoutes(rooms)
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
-    soilRoutes(rooms, clock, config.weatherUrl)
+    soilRoutes(rooms, clock, config)
     benchRoutes(rooms, clock)
     ledgerRoutes(rooms, clock)
     accountRoutes(rooms, database, config.demo, clock)

@@ -3,7 +3,14 @@ import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts
 import { amendmentEntity, recordEntity } from './ledger/entities.ts'
 import { labelEntity } from './shelf/entities.ts'
 import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
-import { readingEntity } from './soil/entities.ts'
+import {
+  readingEntity,
+  signEntity,
+  sprinklerEntity,
+  stationDayEntity,
+  typicalYearEntity,
+  waterEntity,
+} from './soil/entities.ts'
 import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/entities.ts'
 
 /** Every table. */
@@ -17,6 +24,11 @@ export const entities = [
   sectionEntity,
   placeEntity,
   readingEntity,
+  signEntity,
+  sprinklerEntity,
+  waterEntity,
+  stationDayEntity,
+  typicalYearEntity,
   sprayerEntity,
   calibrationEntity,
   labelEntity,

@@ -1,8 +1,8 @@
 import { createServer, type Server, type ServerResponse } from 'node:http'
 import { almanac } from '@jardinero/almanac'
-import { forecastFrom, historyFrom, weatherYears } from './weatherYears.ts'
+import { forecastFrom, forecastHours, historyFrom, weatherYears } from './weatherYears.ts'
 
-const units = { temperature: '°C', rain: 'mm', wind: 'm/s', solar: 'MJ/m²/d' }
+const units = { temperature: '°C', rain: 'mm', wind: 'm/s', solar: 'MJ/m²/d', humidity: '1', cloud: '1' }
 const isDay = (text: string | null): text is string => /^\d{4}-\d{2}-\d{2}$/.test(text ?? '')
 
 function answer(response: ServerResponse, status: number, body: unknown): void {
@@ -38,7 +38,12 @@ export function createWeatherServer(): Server {
     if (what === 'forecast') {
       const issued = url.searchParams.get('issued')
       if (!isDay(issued)) return answer(response, 400, { error: 'issued is a day, YYYY-MM-DD' })
-      return answer(response, 200, { ...head, issued, days: forecastFrom(code, issued) })
+      return answer(response, 200, {
+        ...head,
+        issued,
+        days: forecastFrom(code, issued),
+        hours: forecastHours(code, issued),
+      })
     }
     return answer(response, 404, { error: 'not found' })
   })

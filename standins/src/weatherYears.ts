@@ -1,5 +1,6 @@
 import { almanac, type Climate } from '@jardinero/almanac'
 import { addDays, dayNumber, dayOfYear, drawNormal, seededRandom, type Day } from '@jardinero/core/quantity'
+import { hoursOf, type StationHour } from './weatherHours.ts'
 
 /** A day of an invented station. */
 export interface StationDay {
@@ -33,8 +34,8 @@ const clearSky = (latitude: number, doy: number): number => {
  * Daily weather of one station by a generator of the kind of Richardson 1981: wet and dry days by a Markov chain,
  * temperature about the year's wave with spells that fade in days and a season that differs from year to year.
  */
-function generate(station: Climate): StationDay[] {
-  const random = seededBy(station.code)
+export function generateFor(station: Climate, to: Day = lastDay): StationDay[] {
+  const random = seededBy(`${station.code}/${station.weather.seed}`)
   const { meanC, swingC, dryRangeC, wetShareWinter, wetShareSummer, wetMm, spellK, seasonK, wind } =
     station.weather
   const south = station.latitude < 0
@@ -42,7 +43,7 @@ function generate(station: Climate): StationDay[] {
   let spell = 0
   let season = 0
   const days: StationDay[] = []
-  for (let day = historyFrom; day <= lastDay; day = addDays(day, 1)) {
+  for (let day = historyFrom; day <= to; day = addDays(day, 1)) {
     const doy = dayOfYear(day)
     const wave = -Math.cos((2 * Math.PI * (doy - 20 - (south ? 182 : 0))) / 365)
     // A season's anomaly drifts over about two months: plain generators vary too little from year to year.
@@ -67,16 +68,24 @@ function generate(station: Climate): StationDay[] {
 
 const made = new Map<string, StationDay[]>()
 
-/** A station's days, made once. @throws RangeError on an unknown station */
-export function weatherYears(code: string): StationDay[] {
+function climateOf(code: string): Climate {
   const station = almanac.climates.find((c) => c.code === code)
   if (!station) throw new RangeError(`no station ${code}`)
-  const known = made.get(code) ?? generate(station)
+  return station
+}
+
+/** A station's days, made once. @throws RangeError on an unknown station */
+export function weatherYears(code: string): StationDay[] {
+  const known = made.get(code) ?? generateFor(climateOf(code))
   made.set(code, known)
   return known
 }
 
 const forecastDays = 10
+
+/** The same days hour by hour. */
+export const forecastHours = (code: string, issued: Day): StationHour[] =>
+  hoursOf(forecastFrom(code, issued), climateOf(code), seededBy(`${code}/${issued}/hours`))
 
 /** What would have been forecast on a day: the truth with an error that grows from under 1 K to over 3 K in ten days. */
 export function forecastFrom(code: string, issued: Day): StationDay[] {

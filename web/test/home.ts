@@ -90,6 +90,9 @@ export const homeState = (): AccountState => ({
   finds: [],
   photos: [],
   marks: [],
+  signs: [],
+  sprinklers: [],
+  waters: [],
 })
 
 export const reading = (placeId: string, day: string, fahrenheit: number): Reading => ({

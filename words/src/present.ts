@@ -14,6 +14,10 @@ const shownAs: Record<string, [us: Unit, metric: Unit]> = {
   m: ['ft', 'm'],
   in: ['in', 'cm'],
   cm: ['in', 'cm'],
+  mm: ['in', 'mm'],
+  'mm/h': ['in/h', 'mm/h'],
+  'm/s': ['mph', 'm/s'],
+  mph: ['mph', 'km/h'],
   ft2: ['ft2', 'm2'],
   m2: ['ft2', 'm2'],
   gal: ['gal', 'L'],
@@ -45,7 +49,15 @@ const shownAs: Record<string, [us: Unit, metric: Unit]> = {
 const decimals: Partial<Record<Unit, number>> = {
   ft: 1,
   m: 2,
-  in: 1,
+  in: 2,
+  mm: 1,
+  'mm/h': 1,
+  'in/h': 2,
+  degCd: 0,
+  degFd: 0,
+  mph: 0,
+  'km/h': 0,
+  'm/s': 1,
   cm: 1,
   ft2: 0,
   m2: 1,
@@ -71,6 +83,7 @@ export function unitFor(unit: string, reader: Pick<Reader, 'units' | 'temperatur
   const dimension = findUnit(unit)?.dimension
   if (dimension === 'temperature') return reader.temperature === 'F' ? 'degF' : 'degC'
   if (dimension === 'temperatureChange') return reader.temperature === 'F' ? 'deltaF' : 'deltaC'
+  if (dimension === 'thermalTime') return reader.temperature === 'F' ? 'degFd' : 'degCd'
   if (dimension === 'temperatureTrend') return reader.temperature === 'F' ? 'deltaF/d' : 'deltaC/d'
   if (dimension === 'ratio') return 'percent'
   const pair = shownAs[unit]
@@ -88,6 +101,7 @@ function numberOptions(value: number, unit: Unit): Intl.NumberFormatOptions {
   const fixed = decimals[unit]
   const small = Math.abs(value) > 0 && Math.abs(value) < 1
   if (unit === 'percent') return { maximumFractionDigits: 1 }
+  if (unit === 'in' || unit === 'in/h') return { maximumFractionDigits: 2 }
   if (fixed === undefined || (small && fixed > 0 && !unit.startsWith('d')))
     return { maximumSignificantDigits: !small && (unit === 'oz' || unit === 'floz') ? 4 : 3 }
   return { maximumFractionDigits: fixed }

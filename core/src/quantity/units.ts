@@ -53,6 +53,10 @@ export type MassPerVolumeUnit = `${MassUnit}/${VolumeUnit}`
 export type VolumePerVolumeUnit = `${VolumeUnit}/${VolumeUnit}` | 'percentVv'
 /** A change of temperature, without the zero point: 1 deltaC = 1.8 deltaF. */
 export type TemperatureChangeUnit = 'deltaC' | 'deltaF' | 'deltaC/d' | 'deltaF/d'
+/** Water over time; heat through a surface; warmth above a base temperature, summed over days. */
+export type WaterRateUnit = 'mm/h' | 'in/h'
+export type ThermalTimeUnit = 'degCd' | 'degFd'
+export type SpeedUnit = 'm/s' | 'mph' | 'km/h'
 export type RatePerAreaUnit = MassPerAreaUnit | VolumePerAreaUnit
 export type Unit =
   | LengthUnit
@@ -67,6 +71,10 @@ export type Unit =
   | MassPerVolumeUnit
   | VolumePerVolumeUnit
   | `${TimeUnit}/${AreaUnit}`
+  | WaterRateUnit
+  | ThermalTimeUnit
+  | SpeedUnit
+  | 'W/m2K'
   | 'count'
   /** A bare factor, such as a weight. */
   | 'times'
@@ -86,6 +94,10 @@ export type Dimension =
   | 'timePerArea'
   | 'massPerVolume'
   | 'volumePerVolume'
+  | 'waterRate'
+  | 'thermalTime'
+  | 'speed'
+  | 'heatTransfer'
   | 'count'
   | 'factor'
 
@@ -121,6 +133,14 @@ const definitions = new Map<string, UnitDefinition>([
   ['deltaC/d', { dimension: 'temperatureTrend', factor: 1 }],
   ['deltaF/d', { dimension: 'temperatureTrend', factor: 5 / 9 }],
   ['percentVv', { dimension: 'volumePerVolume', factor: 0.01 }],
+  ['mm/h', { dimension: 'waterRate', factor: 1e-3 / 3600 }],
+  ['in/h', { dimension: 'waterRate', factor: inch / 3600 }],
+  ['degCd', { dimension: 'thermalTime', factor: 86_400 }],
+  ['degFd', { dimension: 'thermalTime', factor: (86_400 * 5) / 9 }],
+  ['m/s', { dimension: 'speed', factor: 1 }],
+  ['km/h', { dimension: 'speed', factor: 1 / 3.6 }],
+  ['mph', { dimension: 'speed', factor: (5280 * foot) / 3600 }],
+  ['W/m2K', { dimension: 'heatTransfer', factor: 1 }],
   ['count', { dimension: 'count', factor: 1 }],
   ['times', { dimension: 'factor', factor: 1 }],
 ])

@@ -34,6 +34,7 @@ export {
   plantGroups,
   type Belt,
   type Character,
+  type Emergence,
   type LifeCycle,
   type Plant,
   type PlantGroup,

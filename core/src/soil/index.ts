@@ -8,23 +8,83 @@ export {
   type ProbeReading,
 } from './reading.ts'
 export {
+  inMarkerUnit,
+  parseParameters,
   timingSchoolIds,
   timingSchools,
-  type SoilState,
+  type PassRule,
   type TimingParameter,
   type TimingSchool,
   type TimingSchoolId,
   type TimingVerdict,
   type TimingWindow,
 } from './schools/index.ts'
-export { springSeasonOf } from './season.ts'
+export { seasonOf, type SoilSeason } from './season.ts'
+export { signKinds, type SignKind } from './signs.ts'
 export { computeTiming, type Timing, type TimingRequest } from './timing.ts'
+export { checkWeather, undated, type DatedWeather } from './weather/weather.ts'
 export {
-  checkWeather,
   computeSoilForecast,
-  type DatedWeather,
   type ForecastPlace,
   type PlaceForecast,
+  type SoilForecast,
   type SoilForecastRequest,
 } from './forecast.ts'
+export {
+  checkGround,
+  groundOf,
+  groundParameters,
+  type GroundChoices,
+  type GroundNumber,
+  type GroundParameter,
+} from './ground.ts'
 export { textures, type Texture } from './heat/material.ts'
+export type { Trend } from './heat/crossing.ts'
+export {
+  createSimulation,
+  joinRuns,
+  pastDays,
+  sharedGrounds,
+  type GroundPast,
+  type MemberRuns,
+  type SimulationRequest,
+} from './simulate/simulate.ts'
+export {
+  checkParameters,
+  computeSoilAnswer,
+  type PlaceCrossing,
+  type PlaceOutlook,
+  type SchoolWindows,
+  type SoilAnswer,
+  type SoilAnswerRequest,
+} from './outlook/answer.ts'
+export type { SunReading } from './outlook/readings.ts'
+export type { SeenSign } from './outlook/source.ts'
+export type { DaySpread, PassWindow } from './windows.ts'
+export type { GerminationCurve, Weed } from './germination/germination.ts'
+export type { Flush } from './germination/emergence.ts'
+export type { NextReading } from './outlook/nextReading.ts'
+export {
+  guessColumns,
+  mostStationLines,
+  parseStation,
+  stationColumns,
+  stationUnits,
+  type StationColumn,
+  type StationDay,
+  type StationDays,
+  type StationMapping,
+} from './weather/station.ts'
+export { parseEpw, type TypicalDay, type TypicalYear } from './weather/epw.ts'
+export {
+  applyWater,
+  computeSprinkler,
+  sprinklerMinutes,
+  waterKinds,
+  type CatchCups,
+  type SprinklerOutput,
+  type WaterEntry,
+  type WaterKind,
+} from './weather/water.ts'
+export { joinWeather, type WeatherOrigin, type YardDay } from './weather/ownStation.ts'
+export { computeSettling, parseProbeLine, type ProbeLine, type ProbeSample, type Settling } from './probe.ts'

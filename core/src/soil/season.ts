@@ -1,19 +1,40 @@
-import { addDays, dayNumber, yearOf, type Day } from '../quantity/index.ts'
+import { addDays, dayNumber, daysBetween, yearOf, type Day } from '../quantity/index.ts'
 import type { Hemisphere } from '../yard/index.ts'
+import type { Trend } from './heat/crossing.ts'
 
-/** The half of the year in which soil warms toward germination; the spring rules hold inside it. */
-export interface SpringSeason {
+/** The part of the year in which soil warms toward germination, or cools toward it; a rule of timing holds inside one. */
+export interface SoilSeason {
   from: Day
   to: Day
 }
 
-/** From mid-November to mid-July in the north, half a year later in the south: the season that holds or follows the day. */
-export function springSeasonOf(day: Day, hemisphere: Hemisphere): SpringSeason {
-  const starts = hemisphere === 'northern' ? '11-15' : '05-15'
+/** Soil warms from mid-November to mid-July in the north, cools from mid-July to the end of January; half a year on in the south. */
+const starts: Record<Trend, Record<Hemisphere, string>> = {
+  rising: { northern: '11-15', southern: '05-15' },
+  falling: { northern: '07-15', southern: '01-15' },
+}
+const seasonDays: Record<Trend, number> = { rising: 242, falling: 200 }
+/** Days from the start of a season of warming to midwinter. */
+export const untilMidwinter = 47
+
+/** The season of warming or cooling that holds or follows a day. */
+export function seasonOf(day: Day, hemisphere: Hemisphere, trend: Trend): SoilSeason {
+  const start = starts[trend][hemisphere]
   const year = yearOf(day)
-  for (const from of [`${year - 1}-${starts}`, `${year}-${starts}`]) {
-    const to = addDays(from, 242)
+  for (const from of [`${year - 1}-${start}`, `${year}-${start}`]) {
+    const to = addDays(from, seasonDays[trend])
     if (dayNumber(day) <= dayNumber(to)) return { from, to }
   }
-  return { from: `${year + 1}-${starts}`, to: addDays(`${year + 1}-${starts}`, 242) }
+  return { from: `${year + 1}-${start}`, to: addDays(`${year + 1}-${start}`, seasonDays[trend]) }
+}
+
+/** Days a rule by the calendar stays with this year's turn after its day. */
+const keepsDays = 42
+
+/** Days from a day to a day of the (northern) year: of the turn that is at most six weeks gone. */
+export function calendarDays(day: Day, hemisphere: Hemisphere, dayOfYear: number): number {
+  const shifted = hemisphere === 'southern' ? ((dayOfYear - 1 + 182) % 365) + 1 : dayOfYear
+  return [-1, 0, 1]
+    .map((turn) => daysBetween(day, addDays(`${yearOf(day) + turn}-01-01`, shifted - 1)))
+    .find((days) => days >= -keepsDays)!
 }

@@ -1,27 +1,32 @@
 import {
   accepted,
   addDays,
-  convert,
+  daysBetween,
   figure,
   operand,
-  refused,
   type Caution,
   type Day,
   type Figure,
   type Outcome,
 } from '../quantity/index.ts'
 import type { Hemisphere } from '../yard/index.ts'
+import type { Trend } from './heat/crossing.ts'
 import { computePlaceSoil, type PlaceSoil } from './placeSoil.ts'
 import type { ProbedPlace, ProbeReading } from './reading.ts'
 import {
+  parseParameters,
   timingSchools,
-  type SoilState,
+  watchedBy,
+  type MarkerSource,
+  type PassRule,
   type TimingSchool,
   type TimingSchoolId,
   type TimingVerdict,
   type TimingWindow,
 } from './schools/index.ts'
-import { springSeasonOf } from './season.ts'
+import { calendarDays, seasonOf } from './season.ts'
+import type { SignKind } from './signs.ts'
+import { computeWindows, nextPass } from './windows.ts'
 
 export interface TimingRequest {
   day: Day
@@ -29,18 +34,24 @@ export interface TimingRequest {
   school: TimingSchoolId
   places: ProbedPlace[]
   readings: ProbeReading[]
-  /** Thresholds changed by the person, in °C, by the school's parameter names. */
-  thresholdsC?: Record<string, number>
+  /** Parameters changed by the person, by the school's names: temperatures in °C, spans in days. */
+  parameters?: Record<string, number>
+  /** Signs seen. */
+  signs?: { kind: SignKind; day: Day }[]
 }
 
 export interface Timing {
   verdict: TimingVerdict | 'noReadings' | 'offSeason'
   school: TimingSchoolId
-  /** In °C, as used. */
-  thresholdsC: Record<string, number>
+  /** The pass that is next. */
+  pass: PassRule['id']
+  /** As used: temperatures in °C, spans in days. */
+  parameters: Record<string, number>
+  /** The thresholds the next pass watches, °C. */
+  watched: { parameter: string; thresholdC: number; trend: Trend }[]
   places: PlaceSoil[]
   leadPlaceId?: string
-  /** The place whose crossing of which threshold opens the school's window. */
+  /** The place whose crossing of which threshold opens the next pass, where it waits for soil. */
   opens?: { placeId: string; thresholdC: number }
   middlePlaceId?: string
   /** How much warmer the leading place is than the open middle. */
@@ -65,18 +76,20 @@ const warmest = (soils: PlaceSoil[]): PlaceSoil | undefined =>
     .toSorted((a, b) => b.fiveDayMean!.value - a.fiveDayMean!.value)
     .at(0)
 
-/** Days until a place's five-day mean reaches a threshold on its present trend; 0 when it is there. */
-function daysToThreshold(soil: PlaceSoil, thresholdC: number): Figure<'d'> | undefined {
+/** Days until a place's five-day mean crosses a threshold on its present trend; 0 when it has. */
+function daysToThreshold(soil: PlaceSoil, thresholdC: number, trend: Trend): Figure<'d'> | undefined {
   const meanC = soil.fiveDayMean!.value
   const slope = soil.trend?.value ?? 0
-  const there = meanC >= thresholdC
-  if (!there && slope < slowestTrend) return undefined
+  const sign = trend === 'rising' ? 1 : -1
+  const there = sign * (meanC - thresholdC) >= 0
+  if (!there && sign * slope < slowestTrend) return undefined
   const days = there ? 0 : (thresholdC - meanC) / slope
   if (days > furthestDays) return undefined
+  const thereFormula = trend === 'rising' ? '{fiveDayMean} ≥ {threshold}' : '{fiveDayMean} ≤ {threshold}'
   return figure('d', [
     {
       code: 'daysToThreshold',
-      formula: there ? '{fiveDayMean} ≥ {threshold}' : '({threshold} − {fiveDayMean}) ÷ {trend}',
+      formula: there ? thereFormula : '({threshold} − {fiveDayMean}) ÷ {trend}',
       operands: {
         threshold: operand(thresholdC, 'degC'),
         fiveDayMean: operand(meanC, 'degC'),
@@ -88,23 +101,32 @@ function daysToThreshold(soil: PlaceSoil, thresholdC: number): Figure<'d'> | und
   ])
 }
 
-function computeWindow(
-  school: TimingSchool,
-  day: Day,
-  soil: SoilState,
-  at: { edge?: PlaceSoil; middle?: PlaceSoil },
-  thresholdsC: Record<string, number>,
-): Timing['window'] {
-  const { opens, closes } = school.window(soil)
-  const opening = at[opens.place]
-  const closing = at[closes.place]
-  if (!opening?.fiveDayMean || !closing?.fiveDayMean) return undefined
-  const from = daysToThreshold(opening, thresholdsC[opens.parameter]!)
-  const to = daysToThreshold(closing, thresholdsC[closes.parameter]!)
-  if (!from || !to) return undefined
-  const first = addDays(day, Math.floor(from.value))
-  const last = addDays(day, Math.max(Math.floor(from.value), Math.ceil(to.value - 1e-6) - 1))
-  return { from: first, to: last, working: [from, to] }
+interface Read {
+  edge?: PlaceSoil
+  middle?: PlaceSoil
+}
+
+/** Readings alone as the schools see them: one line drawn on, an ensemble of one. What they do not say is not known. */
+function createReadingsSource(
+  { day, hemisphere, signs = [] }: TimingRequest,
+  { edge, middle }: Read,
+): MarkerSource {
+  return {
+    members: 1,
+    has: (at) => (at === 'edge' ? edge : (middle ?? edge)) !== undefined,
+    soil: (at, thresholdC, trend) => {
+      const soil = at === 'edge' ? (edge ?? middle) : (middle ?? edge)
+      return [(soil && daysToThreshold(soil, thresholdC, trend)?.value) ?? NaN]
+    },
+    sign: (kind) => {
+      const seen = signs
+        .filter((s) => s.kind === kind && s.day <= day && daysBetween(s.day, day) < 120)
+        .map((s) => s.day)
+        .sort()[0]
+      return [seen ? daysBetween(day, seen) : NaN]
+    },
+    calendar: (dayOfYear) => calendarDays(day, hemisphere, dayOfYear),
+  }
 }
 
 function computeLead(edge: PlaceSoil, middle: PlaceSoil): Pick<Timing, 'ahead' | 'aheadDays'> {
@@ -132,82 +154,71 @@ function computeLead(edge: PlaceSoil, middle: PlaceSoil): Pick<Timing, 'ahead' |
   return { ahead, aheadDays }
 }
 
-function parseThresholds(
-  school: TimingSchool,
-  asked: Record<string, number>,
-): Outcome<Record<string, number>> {
-  const thresholdsC: Record<string, number> = {}
-  for (const [name, p] of Object.entries(school.parameters)) {
-    const [valueC, leastC, mostC] = [p.value, p.least, p.most].map((v) => convert(v, p.unit, 'degC')) as [
-      number,
-      number,
-      number,
-    ]
-    const given = asked[name] ?? valueC
-    if (!(given >= leastC - 1e-9 && given <= mostC + 1e-9))
-      return refused({
-        code: 'thresholdOutOfRange',
-        field: `thresholdsC.${name}`,
-        params: {
-          given: { value: given, unit: 'degC' },
-          least: { value: leastC, unit: 'degC' },
-          most: { value: mostC, unit: 'degC' },
-        },
-      })
-    thresholdsC[name] = given
-  }
-  return accepted(thresholdsC)
-}
-
 /**
- * Is it time for the spring pre-emergent, by one school of timing, on one day? From the person's own readings only:
- * five-day means at 2 in per place, the trend, which place leads.
+ * Is it time, by one school of timing, on one day? From the person's own readings only: five-day means at 2 in per place,
+ * the trend, which place leads. The simulation says the same with its uncertainty where there is weather.
  */
 export function computeTiming(request: TimingRequest): Outcome<Timing> {
+  const { day, hemisphere } = request
   const school: TimingSchool = timingSchools[request.school]
-  const thresholds = parseThresholds(school, request.thresholdsC ?? {})
-  if (!thresholds.ok) return thresholds
-  const thresholdsC = thresholds.value
-  const places = request.places.map((p) => computePlaceSoil(p, request.readings, request.day))
+  const parsed = parseParameters(school, request.parameters)
+  if (!parsed.ok) return parsed
+  const parameters = parsed.value
+  const places = request.places.map((p) => computePlaceSoil(p, request.readings, day))
   const cautions = places.flatMap((p) => p.cautions)
-  const base = { school: request.school, thresholdsC, places, cautions }
-
-  const season = springSeasonOf(request.day, request.hemisphere)
-  if (request.day < season.from) return accepted({ ...base, verdict: 'offSeason', nextSeason: season.from })
-
   const edge = warmest(places.filter((p) => p.place.kind === 'edge'))
   const middle =
     warmest(places.filter((p) => p.place.kind === 'middle')) ??
     warmest(places.filter((p) => p.place.kind !== 'edge'))
   const lead = edge ?? middle
-  if (!lead) return accepted({ ...base, verdict: 'noReadings' })
-  if (!edge) cautions.push({ code: 'noEdgeReading', params: {} })
-  if (!middle) cautions.push({ code: 'noMiddleReading', params: {} })
-
-  const soil: SoilState = {
-    ...(edge && { edgeC: edge.fiveDayMean!.value }),
-    ...(middle && { middleC: middle.fiveDayMean!.value }),
+  const read: Read = { ...(edge && { edge }), ...(middle && { middle }) }
+  const windows = computeWindows(school, parameters, createReadingsSource(request, read))
+  const next = nextPass(windows)
+  const rule = school.passes.find((p) => p.id === next.pass)!
+  const markers = [rule.opens, rule.closes].flatMap((m) => watchedBy(m, edge !== undefined) ?? [])
+  const base = {
+    school: request.school,
+    pass: next.pass,
+    parameters,
+    watched: markers
+      .filter((m, i) => markers.findIndex((o) => o.parameter === m.parameter) === i)
+      .map(({ parameter, trend }) => ({ parameter, trend, thresholdC: parameters[parameter]! })),
+    places,
+    cautions,
   }
-  const verdict = school.judge(soil, thresholdsC)
-  const { opens } = school.window(soil)
-  const opening = (opens.place === 'edge' ? edge : middle) ?? lead
-  const window =
-    verdict === 'late'
-      ? undefined
-      : computeWindow(
-          school,
-          request.day,
-          soil,
-          { ...(edge && { edge }), ...(middle && { middle }) },
-          thresholdsC,
-        )
+  const [opening, closing] = [
+    watchedBy(rule.opens, edge !== undefined),
+    watchedBy(rule.closes, edge !== undefined),
+  ]
+  if (opening) {
+    const season = seasonOf(day, hemisphere, rule.season)
+    if (day < season.from) return accepted({ ...base, verdict: 'offSeason', nextSeason: season.from })
+    if (!lead) return accepted({ ...base, verdict: 'noReadings' })
+    if (!edge) cautions.push({ code: 'noEdgeReading', params: {} })
+    if (!middle) cautions.push({ code: 'noMiddleReading', params: {} })
+  }
+  const soilOf = (at: 'edge' | 'middle' | undefined) => (at === 'edge' ? (edge ?? middle) : (middle ?? edge))
+  const opener = opening && soilOf(opening.at)
+  const working = (marker: typeof opening) => {
+    const soil = marker && soilOf(marker.at)
+    return soil && daysToThreshold(soil, parameters[marker.parameter]!, marker.trend)
+  }
+  const steps = [working(opening), working(closing)].flatMap((f) => f ?? [])
   return accepted({
     ...base,
-    verdict,
-    leadPlaceId: lead.place.id,
-    opens: { placeId: opening.place.id, thresholdC: thresholdsC[opens.parameter]! },
+    verdict: next.verdict,
+    ...(lead && { leadPlaceId: lead.place.id }),
+    ...(opener && { opens: { placeId: opener.place.id, thresholdC: parameters[opening.parameter]! } }),
     ...(middle && { middlePlaceId: middle.place.id }),
     ...(edge && middle && computeLead(edge, middle)),
-    ...(window && { window }),
+    ...(next.verdict !== 'late' &&
+      next.from !== undefined &&
+      next.to !== undefined && {
+        window: {
+          from: addDays(day, Math.floor(next.from)),
+          to: addDays(day, Math.max(Math.floor(next.from), Math.ceil(next.to - 1e-6))),
+          working: steps,
+        },
+      }),
   })
 }

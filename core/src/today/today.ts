@@ -52,6 +52,12 @@ function timingItem({ timing, untreatedZones }: TodayState): TodayItem[] {
     ...(timing.window && { from: timing.window.from, to: timing.window.to }),
     window: Boolean(timing.window),
   }
+  if (timing.pass === 'seed')
+    return timing.verdict === 'go'
+      ? [{ code: 'seedNow', room: 'soil', params, loss: 0.8 }]
+      : timing.verdict === 'wait'
+        ? [{ code: 'seedWait', room: 'soil', params, loss: 0.3 }]
+        : []
   if (timing.verdict === 'go') return [{ code: 'passNow', room: 'bench', params, loss: 0.9 }]
   if (timing.verdict === 'lateAtEdge') return [{ code: 'passLateAtEdge', room: 'bench', params, loss: 0.95 }]
   if (timing.verdict === 'late') return [{ code: 'passLate', room: 'soil', params, loss: 0.6 }]

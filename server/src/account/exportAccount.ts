@@ -53,5 +53,10 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     finds: await rows('plant_find'),
     photos: await filedPhotos(scope),
     marks: await rows('season_mark'),
+    signs: await rows('season_sign'),
+    sprinklers: await rows('sprinkler'),
+    waters: await rows('water_entry'),
+    stationDays: await rows('station_day'),
+    typicalYears: await rows('typical_year'),
   }
 }

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkLabel } from '@jardinero/core/shelf'
-import { checkReading } from '@jardinero/core/soil'
+import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
 import { checkSection } from '@jardinero/core/yard'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -23,6 +23,11 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
   { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
   { part: 'marks', entity: 'season_mark', refs: { zoneId: 'zones' } },
+  { part: 'signs', entity: 'season_sign', refs: { yardId: 'yards' } },
+  { part: 'sprinklers', entity: 'sprinkler', refs: { yardId: 'yards' } },
+  { part: 'waters', entity: 'water_entry', refs: { yardId: 'yards', sprinklerId: 'sprinklers' } },
+  { part: 'stationDays', entity: 'station_day', refs: { yardId: 'yards' } },
+  { part: 'typicalYears', entity: 'typical_year', refs: { yardId: 'yards' } },
   { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
 ]
 
@@ -54,9 +59,15 @@ function checkFile(file: AccountFile): Refusal[] {
   }
   file.sections.forEach((s, i) => faults.push(...checkSection(s, `sections.${i}`)))
   file.labels.forEach((l, i) => faults.push(...checkLabel(l.rules, `labels.${i}.rules`)))
-  file.readings.forEach((r, i) =>
-    faults.push(...checkReading(r).map((f) => ({ ...f, field: `readings.${i}.${f.field}` }))),
-  )
+  const inside = (part: string, found: Refusal[]) =>
+    faults.push(...found.map((f) => ({ ...f, field: `${part}.${f.field}` })))
+  file.readings.forEach((r, i) => inside(`readings.${i}`, checkReading(r)))
+  file.places.forEach((p, i) => inside(`places.${i}.ground`, checkGround(p.ground)))
+  file.yards.forEach((y, i) => inside(`yards.${i}`, checkParameters(y.timingParameters ?? {})))
+  file.sprinklers.forEach((s, i) => {
+    const output = computeSprinkler(s)
+    if (!output.ok) inside(`sprinklers.${i}`, output.refusals)
+  })
   return faults
 }
 

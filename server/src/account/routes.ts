@@ -38,6 +38,9 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     finds: await rows('plant_find'),
     photos: await rows('find_photo'),
     marks: await rows('season_mark'),
+    signs: await rows('season_sign'),
+    sprinklers: await rows('sprinkler'),
+    waters: await rows('water_entry'),
   }
 }
 

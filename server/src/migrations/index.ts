@@ -1,5 +1,6 @@
 import { First1760000000001 } from './0001-first.ts'
 import { Scout1764000000002 } from './0002-scout.ts'
+import { Soil1764000000003 } from './0003-soil.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
-export const migrations = [First1760000000001, Scout1764000000002]
+export const migrations = [First1760000000001, Scout1764000000002, Soil1764000000003]

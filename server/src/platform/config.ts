@@ -15,6 +15,8 @@ export interface Config {
   behindProxy: boolean
   /** Address of the weather service; without one there is no forecast. */
   weatherUrl?: string
+  /** Address of a soil probe that speaks the line protocol (docs/probe.md), tcp://host:port. */
+  probeUrl?: string
 }
 
 const schema = Joi.object({
@@ -28,6 +30,7 @@ const schema = Joi.object({
   DEMO: Joi.boolean().default(false),
   BEHIND_PROXY: Joi.boolean().default(false),
   WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
+  PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
 }).unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
@@ -43,5 +46,6 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     demo: value.DEMO,
     behindProxy: value.BEHIND_PROXY,
     ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
+    ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
   }
 }

@@ -19,6 +19,7 @@ export const problemStatus = {
   tooManyRequests: 429,
   internal: 500,
   weatherAway: 502,
+  probeAway: 502,
   databaseAway: 503,
 } as const
 export type ProblemCode = keyof typeof problemStatus

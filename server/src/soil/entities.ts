@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm'
-import type { Reading } from '@jardinero/contract/soil'
+import type { OwnDay, Reading, Sign, Sprinkler, TypicalYearRow, Water } from '@jardinero/contract/soil'
 import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
 import type { Owned } from '../yard/entities.ts'
 
@@ -16,4 +16,79 @@ export const readingEntity = new EntitySchema<Owned<Reading>>({
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'takenAt'] }, { columns: ['accountId', 'placeId'] }],
   foreignKeys: [belongsTo('place', 'placeId', 'NO ACTION')],
+})
+
+const ofYard = { columns: ['accountId', 'yardId'] }
+
+export const signEntity = new EntitySchema<Owned<Sign>>({
+  name: 'season_sign',
+  columns: { ...rowColumns, yardId: column.uuid, kind: column.text, day: column.day, note: column.text },
+  uniques: [accountKey],
+  indices: [ofYard],
+  foreignKeys: [belongsTo('yard', 'yardId')],
+})
+
+export const sprinklerEntity = new EntitySchema<Owned<Sprinkler>>({
+  name: 'sprinkler',
+  columns: {
+    ...rowColumns,
+    yardId: column.uuid,
+    name: column.text,
+    cupsMm: column.json,
+    minutes: column.numeric,
+    testedOn: column.day,
+  },
+  uniques: [accountKey],
+  indices: [ofYard],
+  foreignKeys: [belongsTo('yard', 'yardId')],
+})
+
+export const waterEntity = new EntitySchema<Owned<Water>>({
+  name: 'water_entry',
+  columns: {
+    ...rowColumns,
+    yardId: column.uuid,
+    kind: column.text,
+    day: column.day,
+    depthMm: column.numeric,
+    sprinklerId: column.uuidOrNull,
+    minutes: column.numericOrNull,
+    note: column.text,
+  },
+  uniques: [accountKey],
+  indices: [ofYard],
+  foreignKeys: [belongsTo('yard', 'yardId'), belongsTo('sprinkler', 'sprinklerId', 'NO ACTION')],
+})
+
+/** A day of a yard's own station: replaced whole by the next file that has it. */
+export const stationDayEntity = new EntitySchema<OwnDay & { accountId: string }>({
+  name: 'station_day',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    accountId: column.uuid,
+    yardId: column.uuid,
+    day: column.day,
+    minimumC: column.numeric,
+    maximumC: column.numeric,
+    rainMm: column.numeric,
+    wind: column.numericOrNull,
+    solarMJ: column.numericOrNull,
+    filled: column.boolean,
+  },
+  uniques: [accountKey, { columns: ['yardId', 'day'] }],
+  foreignKeys: [belongsTo('yard', 'yardId')],
+})
+
+export const typicalYearEntity = new EntitySchema<TypicalYearRow & { accountId: string }>({
+  name: 'typical_year',
+  columns: {
+    id: { type: 'uuid', primary: true },
+    accountId: column.uuid,
+    yardId: column.uuid,
+    latitude: column.numeric,
+    longitude: column.numeric,
+    days: column.json,
+  },
+  uniques: [accountKey, { columns: ['yardId'] }],
+  foreignKeys: [belongsTo('yard', 'yardId')],
 })

@@ -1,7 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import { Piscina } from 'piscina'
 import type { Outcome } from '@jardinero/core/quantity'
-import type { PlaceForecast, SoilForecastRequest } from '@jardinero/core/soil'
+import type { SoilForecast, SoilForecastRequest } from '@jardinero/core/soil'
 
 /** Built, the worker lies beside the server as JavaScript; from source it is TypeScript. */
 const fromSource = import.meta.url.endsWith('.ts')
@@ -13,7 +13,7 @@ const mostWaiting = 20
 export function createForecastPool(app: FastifyInstance) {
   let pool: Piscina | undefined
   app.addHook('onClose', async () => pool?.destroy())
-  return (request: SoilForecastRequest): Promise<Outcome<PlaceForecast[]>> => {
+  return (request: SoilForecastRequest): Promise<Outcome<SoilForecast>> => {
     pool ??= new Piscina({
       filename: worker.href,
       name: 'runForecast',
@@ -23,6 +23,6 @@ export function createForecastPool(app: FastifyInstance) {
       idleTimeout: 30_000,
       ...(fromSource && { execArgv: ['--import', 'tsx'] }),
     })
-    return pool.run(request) as Promise<Outcome<PlaceForecast[]>>
+    return pool.run(request) as Promise<Outcome<SoilForecast>>
   }
 }

@@ -1,6 +1,6 @@
-import { computeSoilForecast, type PlaceForecast, type SoilForecastRequest } from '@jardinero/core/soil'
+import { computeSoilForecast, type SoilForecast, type SoilForecastRequest } from '@jardinero/core/soil'
 import type { Outcome } from '@jardinero/core/quantity'
 
 /** Runs in a thread of its own: a forecast takes a second or more of one core. */
-export const runForecast = (request: SoilForecastRequest): Outcome<PlaceForecast[]> =>
+export const runForecast = (request: SoilForecastRequest): Outcome<SoilForecast> =>
   computeSoilForecast(request)

@@ -5,12 +5,18 @@ import type { Place, Yard } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import {
   checkReading,
+  computeSprinkler,
   computeTiming,
+  type CatchCups,
+  type SoilForecast,
   type SoilForecastRequest,
+  type StationMapping,
   type TimingRequest,
 } from '@jardinero/core/soil'
 import { createForecastPool } from './forecastPool.ts'
-import { fetchWeather } from './weather.ts'
+import { probeRoutes } from './probe.ts'
+import { forgetStation, takeStation, takeTypicalYear } from './station.ts'
+import { readWeather } from './weather.ts'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
@@ -18,7 +24,27 @@ import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { yardOfPlace } from '../yard/whose.ts'
 
+/** A day that is not yet: nothing can have been seen or given on it. */
+const notAfterToday = (clock: Clock) => async (row: Record<string, unknown>, scope: AccountScope) => {
+  const { yardId, day: given } = row as { yardId: string; day: string }
+  const { timeZone } = await scope.get<Yard>('yard', yardId)
+  const today = await accountToday(scope, timeZone, clock)
+  return given > today ? [{ code: 'dayInFuture', field: 'day', params: { given, today } }] : []
+}
+
 export const soilCollections = (clock: Clock): Collection[] => [
+  { room: 'soil', path: 'signs', entity: 'season_sign', shapes: wire.sign, check: notAfterToday(clock) },
+  { room: 'soil', path: 'waters', entity: 'water_entry', shapes: wire.water, check: notAfterToday(clock) },
+  {
+    room: 'soil',
+    path: 'sprinklers',
+    entity: 'sprinkler',
+    shapes: wire.sprinkler,
+    check: (row) => {
+      const output = computeSprinkler(row as unknown as CatchCups)
+      return output.ok ? [] : output.refusals
+    },
+  },
   {
     room: 'soil',
     path: 'readings',
@@ -73,15 +99,27 @@ async function readingsCsv(scope: AccountScope, window: Window): Promise<string>
   })
 }
 
-export function soilRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string): void {
-  const tags = ['soil']
+const columns = ['place', 'day', 'kind', 'p10_c', 'p50_c', 'p90_c']
+
+/** A forecast as lines: observed days drawn to the readings, then days ahead with their spread. */
+function forecastCsv({ places }: SoilForecast): string {
+  const rows = places.flatMap(({ id, observed, ahead }) => [
+    ...observed.map((d) => [id, d.day, 'observed', '', d.temperatureC.toFixed(2), '']),
+    ...ahead.map((d) => [id, d.day, 'simulated', ...[d.p10C, d.p50C, d.p90C].map((c) => c.toFixed(2))]),
+  ])
+  return Papa.unparse({ fields: columns, data: rows }, { escapeFormulae: true, newline: '\r\n' })
+}
+
+const tags = ['soil']
+
+function calculatorRoutes(app: FastifyInstance): void {
   const forecast = createForecastPool(app)
   app.post(
     '/api/soil/timing',
     {
       schema: {
         tags,
-        summary: 'Is it time for the spring pre-emergent, by one school of timing',
+        summary: 'Is it time, by one school of timing, from readings alone',
         body: wire.timingRequest,
       },
       config: { open: true },
@@ -89,21 +127,54 @@ export function soilRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: stri
     (request) => accept(computeTiming(request.body as TimingRequest)),
   )
   app.post(
+    '/api/soil/sprinkler',
+    {
+      schema: {
+        tags,
+        summary: 'What a sprinkler gives, and how evenly, from catch cups',
+        body: wire.sprinklerRequest,
+      },
+      config: { open: true },
+    },
+    (request) => accept(computeSprinkler(request.body as CatchCups)),
+  )
+  const simulated = { config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute' } } }
+  const large = { bodyLimit: 4 * 1024 * 1024, ...simulated }
+  app.post(
     '/api/soil/forecast',
     {
       schema: {
         tags,
-        summary: 'Soil temperature of each place over the next months, simulated and anchored to readings',
+        summary:
+          'Soil temperature of each place over the next months, windows of the schools, germination: simulated, and drawn to readings',
         body: wire.forecastRequest,
       },
-      bodyLimit: 4 * 1024 * 1024,
-      config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute' } },
+      ...large,
     },
     async (request) => ({
       simulated: true,
-      places: accept(await forecast(request.body as SoilForecastRequest)),
+      ...accept(await forecast(request.body as SoilForecastRequest)),
     }),
   )
+  app.post(
+    '/api/soil/forecast.csv',
+    {
+      schema: { tags, summary: 'The same series of soil temperature as CSV', body: wire.forecastRequest },
+      ...large,
+    },
+    async (request, reply) => {
+      const series = accept(await forecast(request.body as SoilForecastRequest))
+      void reply.type('text/csv; charset=utf-8')
+      return forecastCsv(series)
+    },
+  )
+}
+
+function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string): void {
+  const todayOf = async (scope: AccountScope, yardId: string) => {
+    const { timeZone } = await scope.get<Yard>('yard', yardId)
+    return accountToday(scope, timeZone, clock)
+  }
   app.get(
     '/api/soil/weather',
     {
@@ -112,9 +183,57 @@ export function soilRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: stri
     (request) =>
       app.scoped(request, async (scope) => {
         const yard = await scope.get<Yard>('yard', (request.query as { yardId: string }).yardId)
-        return fetchWeather(weatherUrl, yard.climate, await accountToday(scope, yard.timeZone, clock))
+        return readWeather(scope, weatherUrl, yard, await accountToday(scope, yard.timeZone, clock))
       }),
   )
+  app.post(
+    '/api/soil/station',
+    {
+      schema: { tags, summary: 'Take in a file of the yard’s own station', body: wire.stationFile },
+      bodyLimit: 20 * 1024 * 1024,
+    },
+    (request) =>
+      app.scoped(request, async (scope) => {
+        const body = request.body as { yardId: string; csv: string; mapping: StationMapping }
+        return takeStation(scope, weatherUrl, { ...body, today: await todayOf(scope, body.yardId) })
+      }),
+  )
+  app.post(
+    '/api/soil/typical-year',
+    {
+      schema: { tags, summary: 'Take in a typical year (EPW)', body: wire.typicalYearFile },
+      bodyLimit: 6 * 1024 * 1024,
+    },
+    (request) =>
+      app.scoped(request, (scope) => takeTypicalYear(scope, request.body as { yardId: string; epw: string })),
+  )
+  app.delete(
+    '/api/soil/station',
+    { schema: { tags, summary: 'Forget the yard’s own station', querystring: wire.weatherRequest } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        await forgetStation(scope, (request.query as { yardId: string }).yardId)
+        void reply.code(204)
+      }),
+  )
+}
+
+export interface SoilServices {
+  weatherUrl?: string | undefined
+  probeUrl?: string | undefined
+}
+
+export function soilRoutes(app: FastifyInstance, clock: Clock, { weatherUrl, probeUrl }: SoilServices): void {
+  calculatorRoutes(app)
+  stationRoutes(app, clock, weatherUrl)
+  probeRoutes(app, {
+    probeUrl,
+    dayOf: (request, yardId) =>
+      app.scoped(request, async (scope) => {
+        const { timeZone, latitude } = await scope.get<Yard>('yard', yardId)
+        return { day: await accountToday(scope, timeZone, clock), latitude }
+      }),
+  })
   app.get(
     '/api/soil/season',
     { schema: { tags, summary: 'Readings between two days', querystring: wire.readingsRequest } },

@@ -4,6 +4,7 @@ import tzlookup from '@photostructure/tz-lookup'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
+import { checkGround, checkParameters } from '@jardinero/core/soil'
 import {
   checkSection,
   computeArea,
@@ -32,7 +33,13 @@ export const yardCollections: Collection[] = [
     path: 'yards',
     entity: 'yard',
     shapes: wire.yard,
-    check: (row) => unknownCode(knownClimates, row['climate'], 'climate'),
+    check: (row) => [
+      ...unknownCode(knownClimates, row['climate'], 'climate'),
+      ...checkParameters((row as unknown as wire.Yard).timingParameters ?? {}).map((r) => ({
+        ...r,
+        field: `timingP${r.field!.slice(1)}`,
+      })),
+    ],
   },
   {
     room: 'yard',
@@ -48,7 +55,14 @@ export const yardCollections: Collection[] = [
     shapes: wire.section,
     check: (row) => checkSection(row as unknown as Section).map(ownField),
   },
-  { room: 'yard', path: 'places', entity: 'place', shapes: wire.place },
+  {
+    room: 'yard',
+    path: 'places',
+    entity: 'place',
+    shapes: wire.place,
+    check: (row) =>
+      checkGround((row as unknown as wire.Place).ground).map((r) => ({ ...r, field: `ground.${r.field}` })),
+  },
 ]
 
 function findWhereabouts(latitude: number, longitude: number): wire.Whereabouts {

@@ -9,10 +9,16 @@ import { useYard } from '../kit/useYard.ts'
 import YardName from './YardName.vue'
 import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
 import { useGerminationHills } from './useGerminationHills.ts'
-import { useSeasonLines, type SeasonLine } from './useSeasonLines.ts'
+import type { SoilPoint } from '../soil/ahead.ts'
+import { useSoilForecast } from '../soil/useSoilForecast.ts'
+import { useSeasonLines } from './useSeasonLines.ts'
 
-/** The year across the top: readings of middle and edge, passes as pegs, the day one stands on. Click or drag to stand elsewhere. */
+/**
+ * The year across the top: soil of middle and edge, measured and to come, germination as hills, passes as pegs, the day one
+ * stands on. Click or drag to stand elsewhere.
+ */
 const { today, day, records } = useYard()
+useSoilForecast()
 const { lines } = useSeasonLines()
 const { hills, marks } = useGerminationHills()
 const { say, day: sayDay } = useWords()
@@ -26,21 +32,45 @@ const dragged = ref<Day>()
 const standing = computed(() => dragged.value ?? day.value)
 const span = computed(() => ribbonSpan(dragged.value ? day.value : standing.value, narrow.value))
 const scale = computed(() => ribbonScale(span.value, 8, Math.max(200, width.value) - 8))
+const inside = <T extends { day: Day }>(points: T[]) => points.filter((p) => scale.value.inside(p.day))
 const shown = computed(() =>
-  lines.value.map((l) => ({ ...l, points: l.points.filter((p) => scale.value.inside(p.day)) })),
+  lines.value.map(({ kind, dots, past, ahead }) => ({
+    kind,
+    dots: inside(dots),
+    past: inside(past),
+    ahead: inside(ahead),
+  })),
 )
 const y = computed(() =>
   ribbonHeight(
-    shown.value.flatMap((l) => l.points.map((p) => p.temperatureC)),
+    shown.value.flatMap((l) => [
+      ...l.dots.map((p) => p.temperatureC),
+      ...l.past.map((p) => p.temperatureC),
+      ...l.ahead.flatMap((p) => [p.p10C, p.p90C]),
+    ]),
     14,
     60,
   ),
 )
-const path = (l: SeasonLine) =>
-  line<SeasonLine['points'][number]>(
-    (p) => scale.value.x(p.day),
-    (p) => y.value(p.temperatureC),
-  )(l.points) ?? ''
+const pathOf = line<{ day: Day; temperatureC: number }>(
+  (p) => scale.value.x(p.day),
+  (p) => y.value(p.temperatureC),
+)
+const bandOf = area<SoilPoint>(
+  (p) => scale.value.x(p.day),
+  (p) => y.value(p.p10C),
+  (p) => y.value(p.p90C),
+)
+/** Made once a change of the soil or the width; dragging moves the needle alone. */
+const drawn = computed(() =>
+  shown.value.map(({ kind, dots, past, ahead }) => ({
+    kind,
+    dots: dots.map((p) => ({ day: p.day, x: scale.value.x(p.day), y: y.value(p.temperatureC) })),
+    past: pathOf(past) ?? '',
+    likely: pathOf(ahead.map((p) => ({ day: p.day, temperatureC: p.p50C }))) ?? '',
+    band: bandOf(ahead) ?? '',
+  })),
+)
 /** Each hill as an outline on the ground line, every third day. */
 const hillPaths = computed(() => {
   const [from, to] = span.value
@@ -122,9 +152,11 @@ function step(event: KeyboardEvent): void {
           />
           <text :x="scale.x(m.toISOString().slice(0, 10)) + 5" y="79">{{ monthName(m) }}</text>
         </g>
-        <g v-for="l in shown" :key="l.kind" :class="l.kind">
-          <path :d="path(l)" />
-          <circle v-for="p in l.points" :key="p.day" :cx="scale.x(p.day)" :cy="y(p.temperatureC)" r="1.8" />
+        <g v-for="l in drawn" :key="l.kind" v-memo="[l]" :class="l.kind">
+          <path :d="l.band" class="band" />
+          <path :d="l.past" />
+          <path :d="l.likely" class="likely" />
+          <circle v-for="p in l.dots" :key="p.day" :cx="p.x" :cy="p.y" r="1.8" />
         </g>
         <g v-for="m in marksHere" :key="m.id" class="mark" :transform="`translate(${scale.x(m.from)} 0)`">
           <line y1="30" y2="64" />
@@ -209,6 +241,17 @@ text {
 }
 .middle path {
   stroke: var(--frost);
+}
+path.likely {
+  stroke-opacity: 0.55;
+}
+.middle path.band {
+  fill: color-mix(in srgb, var(--frost) 18%, transparent);
+  stroke: none;
+}
+.edge path.band {
+  fill: color-mix(in srgb, var(--ember) 16%, transparent);
+  stroke: none;
 }
 .middle circle {
   fill: var(--frost);

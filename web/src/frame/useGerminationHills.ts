@@ -5,6 +5,7 @@ import { computeClock, daysFromSpan, spanLength } from '@jardinero/core/scout'
 import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlants } from '../scout/usePlants.ts'
+import { useSoilNow } from '../soil/useSoilNow.ts'
 
 /** One weed of this yard and when it germinates here: 0 to 1 by day. */
 export interface GerminationHill {
@@ -12,10 +13,11 @@ export interface GerminationHill {
   heightAt: (day: Day) => number
 }
 
-/** Hills of the weeds found in the yard; from the almanac's months, so an estimate. The plants are fetched when there are finds or marks. */
+/** Hills of the weeds found in the yard: from the simulated soil where there is one, else from the almanac's months, so an estimate. The plants are fetched when there are finds or marks. */
 export function useGerminationHills() {
   const account = useAccount()
   const { zones, situation } = useYard()
+  const { answer } = useSoilNow()
   const { load, plantOf } = usePlants()
   // After the station stands: the hills can wait, a person at the station cannot.
   const needed = computed(() => account.state.finds.length + account.state.marks.length > 0)
@@ -23,10 +25,29 @@ export function useGerminationHills() {
   watchEffect(() => {
     if (ready.value && needed.value) void load()
   })
+  /** Where the soil is simulated: how fast a weed comes up in the middle, its flushes together, the steepest day as 1. */
+  const simulatedHill = (code: string): GerminationHill | undefined => {
+    const curves = (answer.value?.germination ?? []).filter(
+      (c) => c.plant === code && c.placeId === (answer.value?.middleId ?? answer.value?.leadId),
+    )
+    if (!curves.length) return undefined
+    const pace = new Map<Day, number>()
+    for (const { byDay } of curves)
+      byDay.forEach((d, i) => pace.set(d.day, i ? d.p50 - byDay[i - 1]!.p50 : 0))
+    const most = Math.max(1e-6, ...pace.values())
+    const days = [...pace.keys()].sort()
+    const heightAt = (day: Day) => {
+      const next = days.findIndex((d) => d >= day)
+      return next < 0 || day < days[0]! ? 0 : pace.get(days[next]!)! / most
+    }
+    return { plant: code, heightAt }
+  }
   const hills = computed<GerminationHill[]>(() => {
     const mine = new Set(zones.value.map((z) => z.id))
-    const found = new Set(account.state.finds.filter((f) => mine.has(f.zoneId)).map((f) => f.plant))
+    const found = new Set(account.state.finds.filter((f) => mine.has(f.zoneId)).flatMap((f) => f.plant ?? []))
     return [...found].flatMap((code) => {
+      const simulated = simulatedHill(code)
+      if (simulated) return [simulated]
       const plant = plantOf(code)
       const span = plant?.roles.includes('weed') ? computeClock(plant, situation.value).germinates : undefined
       if (!plant || !span || spanLength(span) > 300) return []

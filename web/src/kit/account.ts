@@ -19,6 +19,9 @@ const paths: Record<Part, string> = {
   labels: 'shelf/labels',
   finds: 'scout/finds',
   marks: 'scout/marks',
+  signs: 'soil/signs',
+  sprinklers: 'soil/sprinklers',
+  waters: 'soil/waters',
 }
 
 const emptyState = (): AccountState => ({
@@ -33,6 +36,9 @@ const emptyState = (): AccountState => ({
   finds: [],
   photos: [],
   marks: [],
+  signs: [],
+  sprinklers: [],
+  waters: [],
 })
 
 /** The account's things as the server has them. Changed only by what the server answers. */

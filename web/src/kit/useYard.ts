@@ -66,6 +66,8 @@ export function useYard() {
       school: yard.value.timingSchool,
       places: places.value,
       readings: probeReadings.value,
+      parameters: yard.value.timingParameters?.[yard.value.timingSchool] ?? {},
+      signs: account.state.signs.filter((s) => s.yardId === yard.value?.id),
     })
     return outcome.ok ? outcome.value : undefined
   })

@@ -12,6 +12,7 @@ import { useSeason } from '../kit/season.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useYard } from '../kit/useYard.ts'
+import ProbePanel from './ProbePanel.vue'
 
 /** One probe reading: place, depth, day and hour, temperature. */
 const props = defineProps<{ reading?: Reading | undefined }>()
@@ -33,6 +34,11 @@ const typed = reactive({
 })
 const placeOptions = computed(() => places.value.map((p) => ({ value: p.id, label: p.name })))
 
+/** The probe's own clock is now. */
+function takeSettled(temperatureC: number): void {
+  typed.temperatureC = Math.round(temperatureC * 100) / 100
+  if (typed.day === today.value) typed.clock = clockIn(new Date(), timeZone.value)
+}
 async function submit(): Promise<void> {
   const { clock, day: taken, ...said } = typed
   const row = {
@@ -65,6 +71,7 @@ const remove = async () => (await form.save(() => season.removeReading(props.rea
       :options="placeOptions"
       :fault="form.faultAt('placeId')"
     />
+    <ProbePanel v-if="!reading" @settled="takeSettled" />
     <div class="pair">
       <NumberField
         v-model="typed.temperatureC"

@@ -6,7 +6,6 @@ import type { Timing } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { chartScales, chartSpan, placeLines, temperatureTicks } from './chart.ts'
-import { shownThresholds } from './thresholds.ts'
 
 /** Readings at 2 in against the thresholds of the school: dots are readings, lines their five-day means, the band the window. */
 const props = defineProps<{ timing: Timing }>()
@@ -19,7 +18,9 @@ const height = 360
 
 const span = computed(() => chartSpan(day.value))
 const lines = computed(() => placeLines(places.value, probeReadings.value, span.value, day.value))
-const thresholds = computed(() => shownThresholds(props.timing))
+const thresholds = computed(() =>
+  props.timing.watched.map(({ parameter, thresholdC }) => ({ name: parameter, c: thresholdC })),
+)
 const scales = computed(() =>
   chartScales(
     lines.value,

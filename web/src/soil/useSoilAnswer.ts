@@ -2,12 +2,43 @@ import { computed } from 'vue'
 import { givenFigure, standing } from '../kit/working.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useSoilNow } from './useSoilNow.ts'
 
-/** The sentence of the Soil station: what to do and when, with its figures. */
+interface Sentence {
+  code: string
+  params: Record<string, unknown>
+}
+
+/** The sentence of the Soil station: from the simulation where there is weather, else from readings alone. */
 export function useSoilAnswer() {
   const { timing } = useYard()
   const { day: sayDay } = useWords()
-  return computed(() => {
+  const { answer, current, chosen, nextOf, outlookOf, placeName } = useSoilNow()
+
+  const simulated = computed<Sentence | undefined>(() => {
+    if (!answer.value || !current.value || !chosen.value) return undefined
+    const pass = nextOf(chosen.value)
+    const lead = outlookOf(answer.value.leadId)
+    const working = lead?.crossings[0]?.working ?? lead?.meanToday
+    const open = (day: string | undefined) => day && (working ? standing(sayDay(day), working) : sayDay(day))
+    return {
+      code: `soil.says.${pass.from && pass.to ? pass.verdict : pass.verdict === 'late' ? 'late' : 'open'}`,
+      params: {
+        pass: pass.pass,
+        from: open(pass.from),
+        to: open(pass.to),
+        latest: pass.latest ? sayDay(pass.latest) : '',
+        oneDay: String(pass.from === pass.to),
+        hasLatest: String(Boolean(pass.latest && pass.latest !== pass.to)),
+        place: placeName(answer.value.leadId),
+        mean: lead?.meanToday,
+        hasAhead: String(Boolean(answer.value.ahead)),
+        ahead: answer.value.ahead,
+        middle: placeName(answer.value.middleId),
+      },
+    }
+  })
+  const read = computed<Sentence>(() => {
     const t = timing.value
     if (!t) return { code: 'soil.answer.nothing', params: {} }
     const soilOf = (id?: string) => t.places.find((p) => p.place.id === id)
@@ -23,14 +54,20 @@ export function useSoilAnswer() {
       middle: middle?.place.name ?? '',
       middleMean: middle?.fiveDayMean,
       ahead: t.ahead,
+      hasOpening: String(Boolean(opening?.fiveDayMean)),
       hasAhead: String(Boolean(t.ahead && lead?.place.id !== middle?.place.id)),
       hasWindow: String(Boolean(t.window)),
       nextSeason: t.nextSeason ?? '',
     }
     if (t.window) {
-      params['from'] = standing(sayDay(t.window.from), t.window.working[0]!)
-      params['to'] = standing(sayDay(t.window.to), t.window.working[1]!)
+      const [first, last] = t.window.working
+      params['from'] = first ? standing(sayDay(t.window.from), first) : sayDay(t.window.from)
+      params['to'] = last ? standing(sayDay(t.window.to), last) : sayDay(t.window.to)
     }
     return { code: `soil.answer.${t.verdict}`, params }
   })
+  return {
+    sentence: computed(() => simulated.value ?? read.value),
+    isSimulated: computed(() => Boolean(simulated.value)),
+  }
 }

@@ -1,121 +1,94 @@
 import { watchDebounced } from '@vueuse/core'
-import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import type { YardWeather } from '@jardinero/contract/soil'
-import type { Day } from '@jardinero/core/quantity'
-import { timingDepthCm, type PlaceForecast, type SoilForecastRequest } from '@jardinero/core/soil'
-import { ApiProblem, get } from '../kit/api.ts'
-import { dayIn } from '../kit/localTime.ts'
+import { computed, onScopeDispose, watch } from 'vue'
+import { useRoute } from 'vue-router'
+import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
-import type { ForecastMessage } from '../workers/soilForecast.ts'
-import { shownThresholds } from './thresholds.ts'
-import { solarHour } from './solarHour.ts'
+import { createSoilEngine, members } from './soilEngine.ts'
+import { buildSoilRequest } from './soilRequest.ts'
+import { useSoil } from './soilStore.ts'
+import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
-const members = 60
-const daysAhead = 100
-/** Readings from so far back tell of the ground as it is. */
-const readingDays = 120
+/** Elsewhere the forecast waits until the station stands and its person has begun; at the Soil station it is what they came for. */
+const patienceMs = { here: 200, elsewhere: 2500 }
 
-/** The last answer and what it was asked for: coming back to the station computes nothing anew. */
-let answered: { key: string; forecasts: Map<string, PlaceForecast> } | undefined
-const keyOf = ({ observed, ...rest }: SoilForecastRequest) =>
-  JSON.stringify([observed.length, observed.at(-1), rest])
+/**
+ * Keeps the soil of the open yard forecast: runs the simulation when weather, ground or water change, and only draws it anew
+ * when a reading or a choice does. Once in the application, in its frame.
+ */
+export function useSoilForecast(): void {
+  const account = useAccount()
+  const store = useSoil()
+  const route = useRoute()
+  const { yard, places, readings, today, day } = useYard()
+  const { weeds } = useWatchedWeeds()
 
-/** Weather fetched so far, by yard and the day it reaches. */
-const fetched = new Map<string, YardWeather>()
-
-/** The weeks ahead at each place of the open yard, computed in a worker; anew when a reading, a choice or the day changes. */
-export function useSoilForecast() {
-  const { yard, places, readings, timeZone, day, today, timing } = useYard()
-  const weather = shallowRef<YardWeather>()
-  const problem = ref<string>()
-  const forecasts = shallowRef(new Map<string, PlaceForecast>())
-  const computing = ref(false)
-  let worker: Worker | undefined
-
-  async function loadWeather(): Promise<void> {
-    if (!yard.value) return
-    const key = `${yard.value.id} ${today.value}`
-    problem.value = undefined
-    try {
-      const got = fetched.get(key) ?? (await get<YardWeather>(`/api/soil/weather?yardId=${yard.value.id}`))
-      fetched.set(key, got)
-      weather.value = got
-    } catch (error) {
-      if (!(error instanceof ApiProblem)) throw error
-      problem.value = error.problem.detail
-    }
-  }
-  watch([() => yard.value?.id, today], () => void loadWeather(), { immediate: true })
-
-  /** The threshold that opens the window by the school of timing. */
-  const thresholdC = computed(
-    () => timing.value?.opens?.thresholdC ?? (timing.value && shownThresholds(timing.value)[0]?.c),
-  )
-  const request = computed<SoilForecastRequest | undefined>(() => {
-    if (!weather.value || !yard.value || thresholdC.value === undefined) return undefined
-    const observed = weather.value.observed.filter((d) => d.day <= day.value)
-    const last: Day | undefined = observed.at(-1)?.day
-    if (!last || observed.length < 730) return undefined
-    const { longitude, latitude } = yard.value
-    const mine = readings.value
-      .map((r) => ({ ...r, day: dayIn(r.takenAt, timeZone.value) }))
-      .filter((r) => r.day <= last && r.depthCm >= timingDepthCm.least && r.depthCm <= timingDepthCm.most)
-      .filter((r) => Date.parse(last) - Date.parse(r.day) < readingDays * 86_400_000)
-    return {
-      latitude,
-      places: places.value.map(({ id, kind }) => ({ id, kind, texture: 'loam', thatchCm: 1 })),
-      observed,
-      forecast: last === today.value ? weather.value.forecast : [],
-      readings: mine.map((r) => ({
-        placeId: r.placeId,
-        day: r.day,
-        hour: solarHour(r.takenAt, longitude),
-        temperatureC: r.temperatureC,
-      })),
-      thresholdC: thresholdC.value,
-      trend: 'rising',
-      members,
-      daysAhead,
-      seed: 1,
-    }
+  const atSoil = computed(() => route.name === 'soil')
+  const wanted = computed(() => yard.value && `${yard.value.id} ${today.value}`)
+  watchDebounced([wanted, atSoil], () => yard.value && void store.loadWeather(yard.value.id, today.value), {
+    debounce: () => (atSoil.value ? 0 : patienceMs.elsewhere / 2),
+    immediate: true,
   })
-
-  const stop = () => {
-    worker?.terminate()
-    worker = undefined
-    computing.value = false
-  }
-  function run(wanted: SoilForecastRequest): void {
-    stop()
-    const key = keyOf(wanted)
-    if (answered?.key === key) {
-      forecasts.value = answered.forecasts
-      return
-    }
-    computing.value = true
-    worker = new Worker(new URL('../workers/soilForecast.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<ForecastMessage>) => {
-      if (data.kind === 'place') forecasts.value = new Map(forecasts.value).set(data.place.id, data.place)
-      else {
-        if (data.kind === 'done') answered = { key, forecasts: forecasts.value }
-        stop()
-      }
-    }
-    worker.onerror = stop
-    worker.postMessage(wanted)
-  }
-  /** Dragging the ribbon passes many days: only the one it rests on is computed, and never before the station stands. */
-  watchDebounced(
-    request,
-    (wanted) => {
-      if (!wanted) return
-      const mine = new Set(wanted.places.map((p) => p.id))
-      forecasts.value = new Map([...forecasts.value].filter(([id]) => mine.has(id)))
-      run(wanted)
-    },
-    { debounce: 250, immediate: true },
+  const request = computed(() => {
+    const weather = store.weatherOf === wanted.value ? store.weather : undefined
+    if (!weather || !yard.value) return undefined
+    const ofYard = <T extends { yardId: string }>(rows: T[]) =>
+      rows.filter((r) => r.yardId === yard.value!.id)
+    const built = buildSoilRequest({
+      yard: yard.value,
+      places: places.value,
+      weather,
+      readings: readings.value,
+      signs: ofYard(account.state.signs),
+      waters: ofYard(account.state.waters),
+      weeds: weeds.value,
+      today: today.value,
+      day: day.value,
+    })
+    return built && { ...built, yardId: yard.value.id, day: day.value, weather }
+  })
+  /** What a simulation rests on; the rest is a question to it. */
+  const simulationKey = computed(
+    () =>
+      request.value &&
+      JSON.stringify([
+        request.value.yardId,
+        request.value.question.today,
+        request.value.simulation.grounds,
+        account.state.waters,
+        store.weather?.own,
+      ]),
   )
-  onUnmounted(stop)
-  return { forecasts, computing, problem, weather, thresholdC, members, retry: loadWeather }
+  type Wanted = NonNullable<typeof request.value>
+  let running: { key: string; request: Wanted } | undefined
+  const engine = createSoilEngine({
+    answer: (answer) => {
+      if (!running) return
+      const { yardId, question, day: on } = running.request
+      const readingIds = question.readings.map((r) => (r as { id?: string }).id ?? '')
+      store.stored = { yardId, answer, readingIds, day: on }
+    },
+    progress: (done) => (store.progress = done < members ? { done, of: members } : undefined),
+    failed: (reason) => {
+      store.progress = undefined
+      store.problem = reason
+    },
+  })
+  /** Dragging the ribbon passes many days: only the one it rests on is asked for. */
+  watchDebounced(
+    [request, simulationKey],
+    () => {
+      const [next, key] = [request.value, simulationKey.value]
+      if (!next || !key) return
+      const same = running?.key === key
+      running = { key, request: next }
+      if (same) engine.ask(next.question)
+      else engine.simulate(next.simulation, next.question)
+    },
+    { debounce: () => (running || atSoil.value ? patienceMs.here : patienceMs.elsewhere), immediate: true },
+  )
+  watch(
+    () => yard.value?.id,
+    (id) => id !== store.stored?.yardId && (store.stored = undefined),
+  )
+  onScopeDispose(engine.close)
 }
-export type SoilForecasts = ReturnType<typeof useSoilForecast>

@@ -1,23 +1,39 @@
 import { computed } from 'vue'
 import { daysBetween, yearOf } from '@jardinero/core/quantity'
 import { computeAfterPass } from '@jardinero/core/ledger'
-import { springSeasonOf } from '@jardinero/core/soil'
+import { seasonOf, type Timing } from '@jardinero/core/soil'
 import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/today'
 import { hemisphereOf } from '@jardinero/core/yard'
 import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useSoilTiming } from '../soil/useSoilTiming.ts'
+
+/** How many passes are down once a pass is. */
+const passNumber: Record<Timing['pass'], number> = {
+  only: 1,
+  first: 1,
+  second: 2,
+  third: 3,
+  fourth: 4,
+  seed: Infinity,
+}
 
 /** What waits, for the day one stands on. */
 export function useToday() {
   const account = useAccount()
-  const { yard, zones, places, areas, day, probeReadings, records, timing } = useYard()
+  const { yard, zones, places, areas, day, probeReadings, records } = useYard()
+  const { timing } = useSoilTiming()
 
+  /** Zones that already have as many pre-emergent passes this season as the next one makes. */
   const treated = computed(() => {
-    const { from } = springSeasonOf(day.value, hemisphereOf(yard.value?.latitude ?? 0))
-    const inSeason = records.value.filter((r) => r.day >= from && r.day <= day.value)
-    return new Set(
-      inSeason.filter((r) => r.rules.uses.some((u) => u.purpose === 'preEmergent')).map((r) => r.zoneId),
+    const season = timing.value?.watched[0]?.trend ?? 'rising'
+    const { from } = seasonOf(day.value, hemisphereOf(yard.value?.latitude ?? 0), season)
+    const passes = records.value.filter(
+      (r) => r.day >= from && r.day <= day.value && r.rules.uses.some((u) => u.purpose === 'preEmergent'),
     )
+    const wanted = passNumber[timing.value?.pass ?? 'only']
+    const count = (zoneId: string) => passes.filter((r) => r.zoneId === zoneId).length
+    return new Set(zones.value.map((z) => z.id).filter((id) => count(id) >= wanted))
   })
   const sinceReading = computed(() =>
     places.value

@@ -1,5 +1,6 @@
-import { createFreezing } from './freezing.ts'
+import { createFreezing, stepFreezing, type Freezing } from './freezing.ts'
 import type { GroundGrid } from './grid.ts'
+import { numbers } from './numbers.ts'
 
 /** What the ground is made of, cell by cell. */
 export interface GroundMaterial {
@@ -13,10 +14,12 @@ export interface GroundMaterial {
   latent: Float64Array
 }
 
-/** The state of the ground: heat counted from ice-free 0 °C, J m⁻³, and the temperature that follows. */
+/** The state of the ground: temperature and the heat that belongs to it, J m⁻³, counted from ice-free 0 °C. */
 export interface GroundState {
-  heat: Float64Array
-  temperatureC: Float64Array
+  heat: number[]
+  temperatureC: number[]
+  /** While nothing is frozen the temperature leads, and the heat follows only where it is asked for. */
+  isThawed: boolean
   /** Heat that came in through the surface since the start, J m⁻². */
   throughSurface: number
 }
@@ -26,137 +29,196 @@ const heatOf = (t: number, capacity: number, frozen: number, latent: number): nu
   t >= 0 ? t * capacity : t * frozen - latent
 
 /** The ground at given temperatures. */
-export function createGround(temperatureC: Float64Array, material: GroundMaterial): GroundState {
-  const heat = temperatureC.map((t, i) =>
-    heatOf(t, material.capacity[i]!, material.frozenCapacity[i]!, material.latent[i]!),
-  )
-  return { heat, temperatureC: Float64Array.from(temperatureC), throughSurface: 0 }
+export function createGround(temperatureC: ArrayLike<number>, material: GroundMaterial): GroundState {
+  const n = temperatureC.length
+  const state: GroundState = { heat: numbers(n), temperatureC: numbers(n), isThawed: true, throughSurface: 0 }
+  applyTemperatures(state, temperatureC, material)
+  return state
+}
+
+/** Sets a ground to temperatures, its heat to what belongs to them. */
+export function applyTemperatures(
+  state: GroundState,
+  temperatureC: ArrayLike<number>,
+  { capacity, frozenCapacity, latent }: GroundMaterial,
+): void {
+  state.isThawed = true
+  for (let i = 0; i < state.heat.length; i++) {
+    const t = temperatureC[i]!
+    const heat = heatOf(t, capacity[i]!, frozenCapacity[i]!, latent[i]!)
+    state.temperatureC[i] = t
+    state.heat[i] = heat
+    if (heat < 0) state.isThawed = false
+  }
 }
 
 /** TR-BDF2 as a Runge–Kutta scheme: γ where the inner point lies, and the weights of the three flows. */
 export const trBdf2 = { gamma: 2 - Math.SQRT2, w: Math.SQRT2 / 4, d: (2 - Math.SQRT2) / 2 } as const
+/** What the second stage makes of the first: w ÷ d. */
+const carried = trBdf2.w / trBdf2.d
 
+/** A ground's equations, factored; and room to work in. */
 export interface Conduction {
-  /**
-   * The conductance between the surface's drive and the ground below the first half cell, W m⁻² K⁻¹, until it is set
-   * again: once a day, since the matrix is factored here. A large one (1e9) sets the surface temperature itself.
-   */
-  setTransfer: (conductance: number) => void
-  /** Runs one step of the state; the drive's temperature, °C, at its begin, its inner point and its end. */
-  step: (state: GroundState, fromC: number, innerC: number, toC: number) => void
-  /** Where in a step the inner point lies, 0–1. */
-  innerAt: number
+  n: number
+  grid: GroundGrid
+  material: GroundMaterial
+  stepS: number
+  /** Conductance between a cell and the one above, W m⁻² K⁻¹: the first to the surface's drive. */
+  link: number[]
+  /** Of M = C + aK, a = γΔt/2, factored: what a cell keeps of its own right side, of the cell above's and below's. */
+  own: number[]
+  fromAbove: number[]
+  fromBelow: number[]
+  /** What the drive gives the top cell. */
+  given: number
+  work: number[]
+  freezing: Freezing
 }
 
 /**
  * Heat conduction in one dimension by conservative finite volumes: ∂H/∂t = ∂/∂z (k ∂T/∂z), H(T) with latent heat, no
  * flux through the bottom. TR-BDF2 (Bank and others 1985; Hosea & Shampine 1996): L-stable, second order, two solves a
- * step with one matrix. While nothing freezes the matrix is linear and factored once; otherwise Newton's iteration.
+ * step with one matrix M. While nothing freezes it is linear, and both right sides need no flux:
+ * M (T₁ + T₀) = 2 C T₀ + …, M T₂ = C (T₀ + w/d (T₁ − T₀)) + …; otherwise Newton's iteration.
  * @param stepS length of a step, s
  */
 export function createConduction(grid: GroundGrid, material: GroundMaterial, stepS: number): Conduction {
   const n = grid.thicknessM.length
-  const { thicknessM, gapM } = grid
-  const { capacity, conductivity } = material
-  const { gamma, w, d } = trBdf2
-  const a = stepS * d
-  /** Conductance between a cell and the one above, W m⁻² K⁻¹: harmonic over the two half cells. */
-  const link = new Float64Array(n + 1)
+  const conduction: Conduction = {
+    n,
+    grid,
+    material,
+    stepS,
+    link: numbers(n + 1),
+    own: numbers(n),
+    fromAbove: numbers(n),
+    fromBelow: numbers(n),
+    given: 0.5,
+    work: numbers(n),
+    freezing: createFreezing(n),
+  }
+  setMaterial(conduction, material)
+  return conduction
+}
+
+/** The ground is of something else from now on, such as wetter. */
+export function setMaterial(conduction: Conduction, material: GroundMaterial): void {
+  const { n, link, grid } = conduction
+  const { thicknessM } = grid
+  const { conductivity } = material
+  conduction.material = material
+  // Harmonic over the two half cells.
   for (let i = 1; i < n; i++)
     link[i] = 1 / (thicknessM[i - 1]! / (2 * conductivity[i - 1]!) + thicknessM[i]! / (2 * conductivity[i]!))
-  const ground = conductivity[0]! / gapM[0]!
-  /** Heat capacity of a cell over its thickness, J m⁻² K⁻¹. */
-  const held = capacity.map((c, i) => c * thicknessM[i]!)
-  const ratio = new Float64Array(n)
-  const inverse = new Float64Array(n)
-  const upper = new Float64Array(n)
-  const flow0 = new Float64Array(n)
-  const first = new Float64Array(n)
-  const solved = new Float64Array(n)
-  let skin = ground
+  link[n] = 0
+  conduction.freezing.materialOf = undefined
+  setTransfer(conduction, 1e9)
+}
 
-  function setTransfer(conductance: number): void {
-    skin = 1 / (1 / conductance + 1 / ground)
-    link[0] = skin
-    for (let i = 0; i < n; i++) {
-      ratio[i] = i ? -a * link[i]! * inverse[i - 1]! : 0
-      const pivot = held[i]! + a * (link[i]! + link[i + 1]!) - (i ? ratio[i]! * -a * link[i]! : 0)
-      inverse[i] = 1 / pivot
-      upper[i] = (-a * link[i + 1]!) / pivot
-    }
-  }
-
-  const freezing = createFreezing({ grid, material, link, stepS })
-
-  /**
-   * One step while nothing is frozen; answers false, and changes nothing, when something would freeze. Two solves, each
-   * a way down and a way back; what else is needed of a cell is done on the way. Arrays are local for speed.
-   */
-  function stepThawed(state: GroundState, fromC: number, innerC: number, toC: number): boolean {
-    const t = state.temperatureC
-    const heat = state.heat
-    const [c, l, r, v, u, f, k, x] = [held, link, ratio, inverse, upper, flow0, first, solved]
-    const last = n - 1
-    const surface0 = skin * (fromC - t[0]!)
-    let above = surface0
-    let y = a * skin * innerC
-    // y carries the eliminated right side; at the top it starts with what the drive gives.
-    for (let i = 0; i < n; i++) {
-      const below = i < last ? l[i + 1]! * (t[i]! - t[i + 1]!) : 0
-      const flow = above - below
-      const known = c[i]! * t[i]! + a * flow
-      above = below
-      f[i] = flow
-      k[i] = known
-      y = i ? known - r[i]! * y : known + y
-      x[i] = y * v[i]!
-    }
-    // The flow at the inner point follows from its own equation: a·flow = held·T − known.
-    let next = 0
-    for (let i = last; i >= 0; i--) {
-      next = x[i]! - u[i]! * next
-      const inner = c[i]! * next
-      k[i] = c[i]! * t[i]! + stepS * w * f[i]! + (w / d) * (inner - k[i]!)
-      x[i] = next
-    }
-    const surface1 = skin * (innerC - x[0]!)
-    y = a * skin * toC
-    for (let i = 0; i < n; i++) {
-      y = i ? k[i]! - r[i]! * y : k[i]! + y
-      x[i] = y * v[i]!
-    }
-    next = 0
-    let coldest = 0
-    for (let i = last; i >= 0; i--) {
-      next = x[i]! - u[i]! * next
-      x[i] = next
-      if (next < coldest) coldest = next
-    }
-    if (coldest < 0) return false
-    for (let i = 0; i < n; i++) {
-      const warmth = x[i]!
-      t[i] = warmth
-      heat[i] = capacity[i]! * warmth
-    }
-    state.throughSurface += stepS * (w * surface0 + w * surface1 + d * skin * (toC - x[0]!))
-    return true
-  }
-
-  function isThawed({ heat }: GroundState): boolean {
-    for (let i = 0; i < n; i++) if (heat[i]! < 0) return false
-    return true
-  }
-
-  setTransfer(1e9)
-  return {
-    setTransfer,
-    innerAt: gamma,
-    step: (state, fromC, innerC, toC) => {
-      if (!isThawed(state) || !stepThawed(state, fromC, innerC, toC)) freezing(state, fromC, innerC, toC)
-    },
+/**
+ * The conductance between the surface's drive and the ground below the first half cell, W m⁻² K⁻¹, until it is set again:
+ * once a day, since the matrix is factored here. A large one (1e9) sets the surface temperature itself.
+ */
+export function setTransfer(conduction: Conduction, conductance: number): void {
+  const { n, grid, material, link, own, fromAbove, fromBelow, stepS } = conduction
+  const a = stepS * trBdf2.d
+  const skin = 1 / (1 / conductance + grid.gapM[0]! / material.conductivity[0]!)
+  link[0] = skin
+  for (let i = 0; i < n; i++) {
+    const held = material.capacity[i]! * grid.thicknessM[i]!
+    const lower = i ? a * link[i]! : 0
+    const pivot = held + a * (link[i]! + link[i + 1]!) - (i ? lower * fromBelow[i - 1]! : 0)
+    own[i] = held / pivot
+    fromAbove[i] = i ? lower / pivot : 1
+    fromBelow[i] = (a * link[i + 1]!) / pivot
+    if (!i) conduction.given = (a * skin) / pivot
   }
 }
 
+/**
+ * The first stage, down and up again; leaves T₀ + w/d (T₁ − T₀) in `y`. The four loops of a step are functions of their
+ * arrays alone, for speed (bench/soilSpeed.ts). @returns T₁ + T₀ of the top cell
+ */
+function sweepFirst(
+  n: number,
+  t: number[],
+  own: number[],
+  fromAbove: number[],
+  fromBelow: number[],
+  y: number[],
+  drive: number,
+): number {
+  let down = drive
+  for (let i = 0; i < n; i++) {
+    down = own[i]! * (2 * t[i]!) + fromAbove[i]! * down
+    y[i] = down
+  }
+  let up = 0
+  for (let i = n - 1; i >= 0; i--) {
+    up = y[i]! + fromBelow[i]! * up
+    const before = t[i]!
+    y[i] = before + carried * (up - 2 * before)
+  }
+  return up
+}
+
+/** The second stage, in place. @returns T₂ of the top cell */
+function sweepSecond(
+  n: number,
+  own: number[],
+  fromAbove: number[],
+  fromBelow: number[],
+  y: number[],
+  drive: number,
+): number {
+  let down = drive
+  for (let i = 0; i < n; i++) {
+    down = own[i]! * y[i]! + fromAbove[i]! * down
+    y[i] = down
+  }
+  let up = 0
+  for (let i = n - 1; i >= 0; i--) {
+    up = y[i]! + fromBelow[i]! * up
+    y[i] = up
+  }
+  return up
+}
+
+/** Runs one step of the state; the drive's temperature, °C, at its begin, at γ of it and at its end. */
+export function stepGround(
+  conduction: Conduction,
+  state: GroundState,
+  fromC: number,
+  innerC: number,
+  toC: number,
+): void {
+  if (state.isThawed) {
+    const { n, own, fromAbove, fromBelow, work, given } = conduction
+    const t = state.temperatureC
+    const top = t[0]!
+    const inner = sweepFirst(n, t, own, fromAbove, fromBelow, work, given * (fromC + innerC)) - top
+    const after = sweepSecond(n, own, fromAbove, fromBelow, work, given * toC)
+    // The surface is the first to freeze.
+    if (after >= 0 && inner >= 0) {
+      state.temperatureC = work
+      conduction.work = t
+      const { w, d } = trBdf2
+      const flow = w * (fromC - top) + w * (innerC - inner) + d * (toC - after)
+      state.throughSurface += conduction.stepS * conduction.link[0]! * flow
+      return
+    }
+    fillHeat(state, conduction.material.capacity)
+  }
+  stepFreezing(conduction, state, fromC, innerC, toC)
+}
+
+/** The heat that belongs to thawed ground's temperatures. */
+function fillHeat({ heat, temperatureC }: GroundState, capacity: ArrayLike<number>): void {
+  for (let i = 0; i < heat.length; i++) heat[i] = capacity[i]! * temperatureC[i]!
+}
+
 /** Heat of the whole column, J m⁻². */
-export const columnHeat = (grid: GroundGrid, { heat }: GroundState): number =>
-  heat.reduce((sum, h, i) => sum + h * grid.thicknessM[i]!, 0)
+export function columnHeat(grid: GroundGrid, { capacity }: GroundMaterial, state: GroundState): number {
+  if (state.isThawed) fillHeat(state, capacity)
+  return state.heat.reduce((sum, h, i) => sum + h * grid.thicknessM[i]!, 0)
+}

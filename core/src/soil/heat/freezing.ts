@@ -1,100 +1,146 @@
-import { trBdf2, type GroundMaterial, type GroundState } from './conduct.ts'
-import type { GroundGrid } from './grid.ts'
+import { trBdf2, type Conduction, type GroundMaterial, type GroundState } from './conduct.ts'
+import { numbers } from './numbers.ts'
 
-interface FreezingParts {
-  grid: GroundGrid
-  material: GroundMaterial
-  /** Conductance between a cell and the one above; the first to the surface's drive. Kept up to date by its owner. */
-  link: Float64Array
-  stepS: number
+/** Room for Newton's iteration, and the material as it needs it. */
+export interface Freezing {
+  /** What the inverses below are of. */
+  materialOf: GroundMaterial | undefined
+  perCapacity: number[]
+  perFrozen: number[]
+  latent: number[]
+  start: number[]
+  known: number[]
+  flow: number[]
+  change: number[]
+  upper: number[]
+  slope: number[]
 }
 
-/** Below this miss of a cell's heat, J m⁻², the iteration is done. */
-const tolerance = 1e-7
 const mostTurns = 40
 
-/** Temperature from heat: thawed above nothing, freezing while latent heat leaves, frozen below. */
-function temperatureOf(heat: number, capacity: number, frozen: number, latent: number): number {
-  if (heat >= 0) return heat / capacity
-  return heat > -latent ? 0 : (heat + latent) / frozen
+export const createFreezing = (n: number): Freezing => ({
+  materialOf: undefined,
+  perCapacity: numbers(n),
+  perFrozen: numbers(n),
+  latent: numbers(n),
+  start: numbers(n),
+  known: numbers(n),
+  flow: numbers(n),
+  change: numbers(n),
+  upper: numbers(n),
+  slope: numbers(n),
+})
+
+function takeMaterial({ freezing, material, n }: Conduction): void {
+  if (freezing.materialOf === material) return
+  freezing.materialOf = material
+  for (let i = 0; i < n; i++) {
+    freezing.perCapacity[i] = 1 / material.capacity[i]!
+    freezing.perFrozen[i] = 1 / material.frozenCapacity[i]!
+    freezing.latent[i] = material.latent[i]!
+  }
 }
 
-/** A step of ground that is freezing or frozen: Newton's iteration on the heat of each cell, so that heat is conserved. */
-export function createFreezing({ grid, material, link, stepS }: FreezingParts) {
-  const n = grid.thicknessM.length
+/** Heat flowing into each cell, W m⁻²; answers with the flow through the surface. */
+function flows(n: number, link: number[], t: number[], driveC: number, out: number[]): number {
+  const surface = link[0]! * (driveC - t[0]!)
+  let above = surface
+  for (let i = 0; i < n - 1; i++) {
+    const below = link[i + 1]! * (t[i]! - t[i + 1]!)
+    out[i] = above - below
+    above = below
+  }
+  out[n - 1] = above
+  return surface
+}
+
+/**
+ * One turn of Newton towards heat·Δz = known + a·flow(T(heat)); answers whether every cell stayed on its piece of T(heat):
+ * thawed above nothing, freezing at 0 °C while latent heat leaves, frozen below.
+ */
+function turn(conduction: Conduction, { heat, temperatureC: t }: GroundState, driveC: number): boolean {
+  const { n, link, grid, stepS } = conduction
+  const { known, change, upper, slope, perCapacity, perFrozen, latent } = conduction.freezing
   const { thicknessM } = grid
-  const { capacity, frozenCapacity, latent } = material
+  const a = stepS * trBdf2.d
+  let above = link[0]! * (driveC - t[0]!)
+  let slopeAbove = 0
+  let perPivot = 1
+  let eliminated = 0
+  for (let i = 0; i < n; i++) {
+    const down = link[i + 1]!
+    const below = i < n - 1 ? down * (t[i]! - t[i + 1]!) : 0
+    const h = heat[i]!
+    const here = h >= 0 ? perCapacity[i]! : h > -latent[i]! ? 0 : perFrozen[i]!
+    slope[i] = here
+    const ratio = i ? -a * link[i]! * slopeAbove * perPivot : 0
+    const thick = thicknessM[i]!
+    // The cell above gives and takes by this cell's slope.
+    perPivot = 1 / (thick + a * (link[i]! + down) * here + ratio * a * link[i]! * (i ? here : 0))
+    eliminated = known[i]! + a * (above - below) - h * thick - ratio * eliminated
+    change[i] = eliminated * perPivot
+    upper[i] = a * down * perPivot
+    slopeAbove = here
+    above = below
+  }
+  let stayed = true
+  let next = 0
+  for (let i = n - 1; i >= 0; i--) {
+    next = change[i]! + upper[i]! * next
+    const h = heat[i]! + next
+    heat[i] = h
+    let now = 0
+    if (h >= 0) {
+      now = perCapacity[i]!
+      t[i] = h * now
+    } else if (h > -latent[i]!) t[i] = 0
+    else {
+      now = perFrozen[i]!
+      t[i] = (h + latent[i]!) * now
+    }
+    if (now !== slope[i]!) stayed = false
+    next *= slope[i]!
+  }
+  return stayed
+}
+
+/** Solves one stage; answers with the flow through the surface. */
+function solve(conduction: Conduction, state: GroundState, driveC: number): number {
+  for (let i = 0; i < mostTurns; i++) if (turn(conduction, state, driveC)) break
+  return conduction.link[0]! * (driveC - state.temperatureC[0]!)
+}
+
+/**
+ * A step of ground that is freezing or frozen: Newton's iteration on the heat of each cell, so that heat is conserved.
+ * Temperature is piecewise linear in heat, so the iteration has arrived when no cell went from one piece to another.
+ */
+export function stepFreezing(
+  conduction: Conduction,
+  state: GroundState,
+  fromC: number,
+  innerC: number,
+  toC: number,
+): void {
+  takeMaterial(conduction)
+  const { n, link, grid, stepS, freezing } = conduction
+  const { start, known, flow } = freezing
   const { w, d } = trBdf2
   const a = stepS * d
-  const make = () => new Float64Array(n)
-  const [flow0, flow, known, start, change, pivot, upper, slope] = [
-    make(),
-    make(),
-    make(),
-    make(),
-    make(),
-    make(),
-    make(),
-    make(),
-  ]
-
-  /** Heat flowing into each cell, W m⁻²; answers with the flow through the surface. */
-  function flows(t: Float64Array, driveC: number, out: Float64Array): number {
-    const surface = link[0]! * (driveC - t[0]!)
-    let above = surface
-    for (let i = 0; i < n; i++) {
-      const below = i + 1 < n ? link[i + 1]! * (t[i]! - t[i + 1]!) : 0
-      out[i] = above - below
-      above = below
-    }
-    return surface
+  const { heat } = state
+  const surface0 = flows(n, link, state.temperatureC, fromC, flow)
+  for (let i = 0; i < n; i++) {
+    start[i] = heat[i]! * grid.thicknessM[i]!
+    known[i] = start[i]! + a * flow[i]!
   }
-
-  /** One turn of Newton: the change of each cell's heat that would meet its equation, were the ground linear. */
-  function turn(heat: Float64Array): void {
-    for (let i = 0; i < n; i++) {
-      const h = heat[i]!
-      slope[i] = h >= 0 ? 1 / capacity[i]! : h > -latent[i]! ? 0 : 1 / frozenCapacity[i]!
-    }
-    for (let i = 0; i < n; i++) {
-      const down = i + 1 < n ? link[i + 1]! : 0
-      const lower = i ? -a * link[i]! * slope[i - 1]! : 0
-      const ratio = i ? lower / pivot[i - 1]! : 0
-      pivot[i] = thicknessM[i]! + a * (link[i]! + down) * slope[i]! - (i ? ratio * upper[i - 1]! : 0)
-      upper[i] = i + 1 < n ? -a * down * slope[i + 1]! : 0
-      if (i) change[i] = change[i]! - ratio * change[i - 1]!
-    }
-    for (let i = n - 1; i >= 0; i--)
-      change[i] = (change[i]! - (i + 1 < n ? upper[i]! * change[i + 1]! : 0)) / pivot[i]!
+  const surface1 = solve(conduction, state, innerC)
+  // The flow at the inner point follows from its own equation: a·flow = heat·Δz − known.
+  for (let i = 0; i < n; i++) {
+    const inner = (heat[i]! * grid.thicknessM[i]! - known[i]!) / a
+    known[i] = start[i]! + stepS * w * (flow[i]! + inner)
   }
-
-  /** Solves heat·Δz = known + a·flow(T(heat)); answers with the flow through the surface. */
-  function solve({ heat, temperatureC: t }: GroundState, driveC: number): number {
-    for (let i = 0; i < mostTurns; i++) {
-      flows(t, driveC, flow)
-      let worst = 0
-      for (let k = 0; k < n; k++) {
-        change[k] = known[k]! + a * flow[k]! - heat[k]! * thicknessM[k]!
-        worst = Math.max(worst, Math.abs(change[k]!))
-      }
-      if (worst < tolerance) break
-      turn(heat)
-      for (let k = 0; k < n; k++) {
-        heat[k] = heat[k]! + change[k]!
-        t[k] = temperatureOf(heat[k]!, capacity[k]!, frozenCapacity[k]!, latent[k]!)
-      }
-    }
-    return link[0]! * (driveC - t[0]!)
-  }
-
-  return (state: GroundState, fromC: number, innerC: number, toC: number): void => {
-    const surface0 = flows(state.temperatureC, fromC, flow0)
-    start.set(state.heat)
-    for (let i = 0; i < n; i++) known[i] = start[i]! * thicknessM[i]! + a * flow0[i]!
-    const surface1 = solve(state, innerC)
-    flows(state.temperatureC, innerC, flow)
-    for (let i = 0; i < n; i++) known[i] = start[i]! * thicknessM[i]! + stepS * w * (flow0[i]! + flow[i]!)
-    const surface2 = solve(state, toC)
-    state.throughSurface += stepS * (w * surface0 + w * surface1 + d * surface2)
-  }
+  const surface2 = solve(conduction, state, toC)
+  state.throughSurface += stepS * (w * surface0 + w * surface1 + d * surface2)
+  let thawed = true
+  for (let i = 0; i < n; i++) if (heat[i]! < 0) thawed = false
+  state.isThawed = thawed
 }

@@ -18,8 +18,8 @@ export interface GridShape {
   bottomM: number
 }
 
-/** 28 cells, 1 cm at the top, to 8 m: at 2 m the annual wave still has two fifths of its amplitude. */
-export const usualGrid: GridShape = { cells: 28, finestM: 0.01, fine: 8, bottomM: 8 }
+/** 24 cells, 1 cm at the top, to 8 m: at 2 m the annual wave still has two fifths of its amplitude. */
+export const usualGrid: GridShape = { cells: 24, finestM: 0.01, fine: 8, bottomM: 8 }
 
 /** Growth of the lower cells so that together they reach the bottom; bisection, to 1e-12. */
 function growthFor({ cells, finestM, fine, bottomM }: GridShape): number {

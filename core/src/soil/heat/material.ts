@@ -65,26 +65,38 @@ export interface GroundMakeup {
 export function createMaterial(grid: GroundGrid, { texture, water, thatchM }: GroundMakeup): GroundMaterial {
   const shape = textureShapes[texture]
   const wetness = Math.min(1, water / shape.fieldCapacity)
+  const inThatch = 0.2 * wetness
+  const organic = volumeHeat.organic * thatch.solid
+  const layer = (capacity: number, frozenCapacity: number, conductivity: number, held: number) => ({
+    capacity,
+    frozenCapacity,
+    conductivity,
+    latent: fusion * held * (1 - unfrozenShare),
+  })
+  const soil = layer(
+    capacityOf(shape, water),
+    capacityOf(shape, water, true),
+    conductivityOf(shape, water),
+    water,
+  )
+  const top = layer(
+    organic + volumeHeat.water * inThatch,
+    organic + volumeHeat.ice * inThatch,
+    thatch.dry + (thatch.wet - thatch.dry) * wetness,
+    inThatch,
+  )
   const cells = grid.depthM.length
   const material: GroundMaterial = {
-    capacity: new Float64Array(cells),
-    frozenCapacity: new Float64Array(cells),
-    conductivity: new Float64Array(cells),
-    latent: new Float64Array(cells),
+    capacity: new Float64Array(cells).fill(soil.capacity),
+    frozenCapacity: new Float64Array(cells).fill(soil.frozenCapacity),
+    conductivity: new Float64Array(cells).fill(soil.conductivity),
+    latent: new Float64Array(cells).fill(soil.latent),
   }
-  for (let i = 0; i < cells; i++) {
-    const inThatch = grid.depthM[i]! < thatchM
-    const held = inThatch ? 0.2 * wetness : water
-    material.capacity[i] = inThatch
-      ? volumeHeat.organic * thatch.solid + volumeHeat.water * held
-      : capacityOf(shape, water)
-    material.frozenCapacity[i] = inThatch
-      ? volumeHeat.organic * thatch.solid + volumeHeat.ice * held
-      : capacityOf(shape, water, true)
-    material.conductivity[i] = inThatch
-      ? thatch.dry + (thatch.wet - thatch.dry) * wetness
-      : conductivityOf(shape, water)
-    material.latent[i] = fusion * held * (1 - unfrozenShare)
+  for (let i = 0; i < cells && grid.depthM[i]! < thatchM; i++) {
+    material.capacity[i] = top.capacity
+    material.frozenCapacity[i] = top.frozenCapacity
+    material.conductivity[i] = top.conductivity
+    material.latent[i] = top.latent
   }
   return material
 }

@@ -6,8 +6,9 @@ export const rootZoneMm = 200
 const easyShare = 0.4
 /** Turf against the reference crop (FAO-56, table 12: 0.85–0.95). */
 const turfCoefficient = 0.9
-/** Share of the water above field capacity that drains in a day. Estimate. */
-const drainedShare = 0.6
+/** Share of the water above field capacity that drains in a day; in a wet corner little. Estimates. */
+export const usualDrainedShare = 0.6
+export const wetDrainedShare = 0.08
 
 export interface WaterDay {
   rainMm: number
@@ -39,7 +40,12 @@ export function uptakeShare(shape: TextureShape, water: number): number {
 }
 
 /** One day of a soil-water bucket: rain and irrigation in, evaporation and drainage out; nothing is lost from the count. */
-export function passWaterDay(shape: TextureShape, state: WaterState, day: WaterDay): WaterState {
+export function passWaterDay(
+  shape: TextureShape,
+  state: WaterState,
+  day: WaterDay,
+  drainedShare = usualDrainedShare,
+): WaterState {
   const inMm = day.rainMm + day.irrigationMm
   let waterMm = state.water * rootZoneMm + inMm
   const fullMm = shape.full * rootZoneMm

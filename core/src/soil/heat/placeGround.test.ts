@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from 'vitest'
 import { anchorReadings, applyAnchor, type AnchoredReading } from './anchor.ts'
 import { findCrossing, spreadCrossings, type Crossing } from './crossing.ts'
-import { runGround, type PlaceGround, type WeatherDay } from './placeGround.ts'
+import { runGround, type PlaceGround, type WeatherDay_ } from './placeGround.ts'
 import { edgeTraits, shadeTraits, usualTraits } from './surface.ts'
 
 /** Two smooth years of a transition climate; the south has them half a year on. */

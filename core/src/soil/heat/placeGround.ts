@@ -1,22 +1,18 @@
-import { createConduction, createGround } from './conduct.ts'
+import {
+  applyTemperatures,
+  createConduction,
+  createGround,
+  setMaterial,
+  setTransfer,
+  stepGround,
+  trBdf2,
+} from './conduct.ts'
+import { createForcing, forceDays, type DayForcing, type WeatherDay } from './forcing.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
 import { createMaterial, textureShapes, type Texture } from './material.ts'
 import { createWater, passWaterDay, uptakeShare } from './moisture.ts'
-import { computeSun, referenceEvaporation, solarFromRange, spreadAir, spreadSolar } from './sky.ts'
-import { computeDrive, type SurfaceTraits } from './surface.ts'
-
-/** A day of weather; what a station does not give is worked out or taken as usual. */
-export interface WeatherDay {
-  dayOfYear: number
-  minimumC: number
-  maximumC: number
-  rainMm: number
-  irrigationMm?: number
-  /** Solar radiation, MJ m⁻² d⁻¹; from the range of temperature where it is missing. */
-  solarMJ?: number
-  /** Mean wind, m s⁻¹; 2.5 where it is missing. */
-  wind?: number
-}
+import { passSnowDay, snowBlanket, type Snow } from './snow.ts'
+import { computeDrives, type SurfaceTraits } from './surface.ts'
 
 /** A place of a yard as the heat model sees it. */
 export interface PlaceGround {
@@ -24,12 +20,15 @@ export interface PlaceGround {
   texture: Texture
   thatchM: number
   traits: SurfaceTraits
+  /** Share of the water above field capacity that drains in a day. */
+  drainedShare: number
 }
 
 /** Where a place's ground stands: to go on from there, as often as one likes. */
 export interface SavedGround {
-  temperatureC: Float64Array
+  temperatureC: number[]
   water: number
+  snow: Snow
   lastDriveC: number | undefined
 }
 
@@ -38,19 +37,14 @@ export interface GroundRun {
   /** Daily mean at the depth asked, °C. */
   dailyMeanC: Float64Array
   /** Temperature at the depth asked at each solar hour's end, °C; 24 a day. */
-  hourlyC: Float64Array
+  hourlyC: Float32Array
   /** Volumetric water of the root zone at the end of each day. */
   water: Float64Array
 }
 
-const usualWind = 2.5
 const hour = 3600
 /** The ground's makeup follows its water this often, days: the matrix is made anew then. */
 const makeupDays = 10
-/** Long-wave clouds: a narrow daily range means cloud. Estimate. */
-const cloudOf = (solarMJ: number, clearMJ: number): number =>
-  Math.min(1, Math.max(0, 1 - solarMJ / Math.max(1, 0.75 * clearMJ)))
-
 /** A first profile: the annual wave of the weather's own days, damped with depth (2.2 m, typical of soil). */
 function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
   const year = days.slice(0, Math.min(365, days.length))
@@ -68,19 +62,18 @@ function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
   })
 }
 
+/** What of a day is written down, and where. */
+export interface DayNotes {
+  /** Takes the temperature at each depth at the end of each solar hour: depth by depth, `stride` hours apart. */
+  hourlyC?: { into: Float32Array; at: number; stride: number }
+  /** Takes the daily mean of each depth. */
+  profileC?: { into: Float32Array; at: number }
+}
+
 /** A place's ground, day after day. */
 export interface GroundRunner {
-  /**
-   * Passes one day and answers with its mean at the depth asked, °C.
-   * @param maximumBeforeC yesterday's maximum @param minimumAfterC tomorrow's minimum
-   * @param hours takes the temperature at the end of each solar hour from `at` on
-   */
-  passDay: (
-    day: WeatherDay,
-    maximumBeforeC: number,
-    minimumAfterC: number,
-    hours?: { into: Float64Array; at: number },
-  ) => number
+  /** Passes one day and answers with its mean at the first of the depths asked, °C. */
+  passDay: (day: DayForcing, notes?: DayNotes) => number
   water: () => number
   save: () => SavedGround
   /** Goes on from where a ground was saved. */
@@ -89,79 +82,88 @@ export interface GroundRunner {
 
 /**
  * A runner of one place.
- * @param start days to take the first profile from: best a year @param atM depth, m
+ * @param start days to take the first profile from: best a year @param depthsM the depths asked, m; the daily mean is of the first
  */
-export function createGroundRunner(place: PlaceGround, start: WeatherDay[], atM = 0.05): GroundRunner {
+export function createGroundRunner(
+  place: PlaceGround,
+  start: WeatherDay[],
+  depthsM: readonly number[] = [0.05],
+): GroundRunner {
   const grid = createGrid()
   const shape = textureShapes[place.texture]
-  const { first, weights } = depthWeights(grid, atM)
+  const at = depthsM.map((z) => depthWeights(grid, z))
+  const { first, weights } = at[0]!
+  const [w0, w1, w2, w3] = weights as [number, number, number, number]
+  const driveC = new Float64Array(24)
+  const sums = new Float64Array(depthsM.length)
   let bucket = createWater(shape)
+  let snow: Snow = { waterMm: 0 }
   let sinceMakeup = 0
   let lastDriveC: number | undefined
-  const makeup = () => {
-    const material = createMaterial(grid, {
-      texture: place.texture,
-      water: bucket.water,
-      thatchM: place.thatchM,
-    })
-    return { material, conduction: createConduction(grid, material, hour) }
-  }
-  let { material, conduction } = makeup()
-  let state = createGround(firstProfile(grid, start), material)
+  const materialNow = () =>
+    createMaterial(grid, { texture: place.texture, water: bucket.water, thatchM: place.thatchM })
+  const conduction = createConduction(grid, materialNow(), hour)
+  const state = createGround(firstProfile(grid, start), conduction.material)
 
   /** Ground whose water has changed keeps its temperatures. */
-  function remake(temperatureC: Float64Array): void {
-    ;({ material, conduction } = makeup())
-    state = createGround(temperatureC, material)
+  function remake(temperatureC: number[]): void {
+    setMaterial(conduction, materialNow())
+    applyTemperatures(state, temperatureC, conduction.material)
     sinceMakeup = 0
   }
-
-  function drivesOf(day: WeatherDay, maximumBeforeC: number, minimumAfterC: number) {
-    const sun = computeSun(day.dayOfYear, place.latitude)
-    const solarMJ = day.solarMJ ?? solarFromRange(sun, day.minimumC, day.maximumC)
-    const { minimumC, maximumC, wind = usualWind } = day
-    const air = spreadAir({ minimumC, maximumC, maximumBeforeC, minimumAfterC }, sun.daylightH)
-    const solar = spreadSolar(sun, place.latitude, solarMJ)
-    const cloud = cloudOf(solarMJ, sun.extraterrestrial)
-    const uptake = uptakeShare(shape, bucket.water)
-    const drives = air.map((airC, h) =>
-      computeDrive(place.traits, { airC, solar: solar[h]!, wind, cloud }, uptake),
-    )
-    return { sun, drives }
+  /** All depths asked, after an hour. */
+  function note({ hourlyC }: DayNotes, h: number): void {
+    const t = state.temperatureC
+    for (let k = 0; k < at.length; k++) {
+      const { first: from, weights: w } = at[k]!
+      const c = w[0]! * t[from]! + w[1]! * t[from + 1]! + w[2]! * t[from + 2]! + w[3]! * t[from + 3]!
+      sums[k] = (h ? sums[k]! : 0) + c
+      if (hourlyC) hourlyC.into[hourlyC.at + k * hourlyC.stride + h] = c
+    }
   }
 
-  const passDay: GroundRunner['passDay'] = (day, maximumBeforeC, minimumAfterC, hours) => {
+  const passDay: GroundRunner['passDay'] = (day, notes) => {
     if (sinceMakeup >= makeupDays) remake(state.temperatureC)
     sinceMakeup++
-    const { sun, drives } = drivesOf(day, maximumBeforeC, minimumAfterC)
-    conduction.setTransfer(drives[0]!.conductance)
+    const fallen = passSnowDay(snow, day.meanC, day.rainMm)
+    snow = fallen.snow
+    const blanket = snow.waterMm > 0 ? snowBlanket(snow) : undefined
+    const uptake = uptakeShare(shape, bucket.water)
+    setTransfer(conduction, computeDrives(place.traits, day, uptake, driveC, blanket))
     let sum = 0
     for (let h = 0; h < 24; h++) {
-      const toC = drives[h]!.temperatureC
+      const toC = driveC[h]!
       const fromC = lastDriveC ?? toC
-      conduction.step(state, fromC, fromC + conduction.innerAt * (toC - fromC), toC)
+      stepGround(conduction, state, fromC, fromC + trBdf2.gamma * (toC - fromC), toC)
       lastDriveC = toC
-      let t = 0
-      for (let k = 0; k < 4; k++) t += weights[k]! * state.temperatureC[first + k]!
-      if (hours) hours.into[hours.at + h] = t
-      sum += t
+      const t = state.temperatureC
+      sum += w0 * t[first]! + w1 * t[first + 1]! + w2 * t[first + 2]! + w3 * t[first + 3]!
+      if (notes) note(notes, h)
     }
-    bucket = passWaterDay(shape, bucket, {
-      rainMm: day.rainMm,
-      irrigationMm: day.irrigationMm ?? 0,
-      referenceEvaporationMm: referenceEvaporation(sun, day.minimumC, day.maximumC),
-      frozen: sum / 24 < 0.5,
-    })
+    if (notes?.profileC)
+      for (let k = 0; k < at.length; k++) notes.profileC.into[notes.profileC.at + k] = sums[k]! / 24
+    bucket = passWaterDay(
+      shape,
+      bucket,
+      {
+        rainMm: fallen.wateredMm,
+        irrigationMm: day.irrigationMm,
+        referenceEvaporationMm: day.referenceEvaporationMm,
+        frozen: sum / 24 < 0.5,
+      },
+      place.drainedShare,
+    )
     return sum / 24
   }
   return {
     passDay,
     water: () => bucket.water,
-    save: () => ({ temperatureC: state.temperatureC.slice(), water: bucket.water, lastDriveC }),
+    save: () => ({ temperatureC: state.temperatureC.slice(), water: bucket.water, snow, lastDriveC }),
     load: (saved) => {
       bucket = { ...bucket, water: saved.water }
+      snow = saved.snow
       lastDriveC = saved.lastDriveC
-      remake(saved.temperatureC.slice())
+      remake(saved.temperatureC)
     },
   }
 }
@@ -173,19 +175,15 @@ export function createGroundRunner(place: PlaceGround, start: WeatherDay[], atM 
  */
 export function runGround(place: PlaceGround, days: WeatherDay[], atM = 0.05): GroundRun {
   if (!days.length) throw new RangeError('no weather to run')
-  const runner = createGroundRunner(place, days, atM)
+  const runner = createGroundRunner(place, days, [atM])
+  const hourlyC = new Float32Array(days.length * 24)
   const run: GroundRun = {
     dailyMeanC: new Float64Array(days.length),
-    hourlyC: new Float64Array(days.length * 24),
+    hourlyC,
     water: new Float64Array(days.length),
   }
-  days.forEach((day, i) => {
-    run.dailyMeanC[i] = runner.passDay(
-      day,
-      days[i - 1]?.maximumC ?? day.maximumC,
-      days[i + 1]?.minimumC ?? day.minimumC,
-      { into: run.hourlyC, at: i * 24 },
-    )
+  forceDays(createForcing(place.latitude), days).forEach((day, i) => {
+    run.dailyMeanC[i] = runner.passDay(day, { hourlyC: { into: hourlyC, at: i * 24, stride: 0 } })
     run.water[i] = runner.water()
   })
   return run

@@ -1,8 +1,4 @@
-/** What drives the surface: an equivalent temperature, °C, behind a conductance, W m⁻² K⁻¹. */
-export interface SurfaceDrive {
-  temperatureC: number
-  conductance: number
-}
+import type { DayForcing } from './forcing.ts'
 
 /** How a place meets the weather. Estimates with their range; readings refine h and the absorbed share. */
 export interface SurfaceTraits {
@@ -37,16 +33,6 @@ export const edgeTraits: SurfaceTraits = {
 /** Shade: a third of the sun. */
 export const shadeTraits: SurfaceTraits = { ...usualTraits, sunShare: 0.16 }
 
-export interface HourWeather {
-  airC: number
-  /** Solar radiation, W m⁻². */
-  solar: number
-  /** m s⁻¹. */
-  wind: number
-  /** Share of the sky that is cloud, 0–1. */
-  cloud: number
-}
-
 /** Reflected by grass (FAO-56: 0.23). */
 const albedo = 0.23
 /** Net long-wave loss of a surface at air temperature under a clear sky, W m⁻². Typical 60–110 (FAO-56 eq. 39). */
@@ -54,21 +40,41 @@ const clearSkyLoss = 75
 /** A full sun, for the heat of walls, W m⁻². */
 const fullSun = 900
 
+/** What lies between the weather and the turf: nothing, or snow. */
+export interface Blanket {
+  /** m² K W⁻¹. */
+  resistance: number
+  /** Share of the sun that comes through. */
+  sunShare: number
+}
+export const noBlanket: Blanket = { resistance: 0, sunShare: 1 }
+
 /**
- * The equivalent temperature a place's surface feels, behind its heat transfer: air + (absorbed sun not spent on
- * evaporation − long-wave loss) ÷ h, plus what a wall gives. Neglects that the loss depends on the surface's own warmth.
- * @param uptake share of the evaporation that soil water allows, 0–1
+ * The equivalent temperature a place's surface feels in each hour, behind its heat transfer: air + (absorbed sun not spent
+ * on evaporation − long-wave loss) ÷ h, plus what a wall gives. Neglects that the loss depends on the surface's own
+ * warmth. Under snow it is never above melting.
+ * @param uptake share of the evaporation that soil water allows, 0–1 @param intoC takes the 24 temperatures, °C
+ * @returns conductance between them and the ground, W m⁻² K⁻¹
  */
-export function computeDrive(traits: SurfaceTraits, weather: HourWeather, uptake: number): SurfaceDrive {
+export function computeDrives(
+  traits: SurfaceTraits,
+  weather: Pick<DayForcing, 'airC' | 'solar' | 'wind' | 'cloud'>,
+  uptake: number,
+  intoC: Float64Array,
+  blanket: Blanket = noBlanket,
+): number {
   const { sunShare, evaporatedDry, evaporatedWet, calmTransfer, transferPerWind, wallHeatK } = traits
   const conductance = calmTransfer + transferPerWind * weather.wind
   const evaporated = evaporatedDry + (evaporatedWet - evaporatedDry) * uptake
-  const gained = (1 - albedo) * sunShare * weather.solar * (1 - evaporated)
+  const perSolar = ((1 - albedo) * sunShare * blanket.sunShare * (1 - evaporated)) / conductance
   // The canopy hides as much of the cold sky as of the sun.
-  const lost = clearSkyLoss * (1 - 0.75 * weather.cloud) * sunShare
-  const wall = wallHeatK * (0.35 + 0.65 * Math.min(1, weather.solar / fullSun))
-  return {
-    temperatureC: weather.airC + (gained - lost) / conductance + (wallHeatK ? wall : 0),
-    conductance,
+  const lost = (clearSkyLoss * (1 - 0.75 * weather.cloud) * sunShare) / conductance
+  const covered = blanket.resistance > 0
+  for (let h = 0; h < 24; h++) {
+    const solar = weather.solar[h]!
+    const wall = wallHeatK * (0.35 + 0.65 * Math.min(1, solar / fullSun))
+    const drive = weather.airC[h]! + perSolar * solar - lost + wall
+    intoC[h] = covered ? Math.min(0, drive) : drive
   }
+  return covered ? 1 / (1 / conductance + blanket.resistance) : conductance
 }

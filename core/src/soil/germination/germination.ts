@@ -1,0 +1,141 @@
+import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
+import type { Hemisphere } from '../../yard/index.ts'
+import type { Emergence } from '../../scout/index.ts'
+import type { Texture } from '../heat/material.ts'
+import type { PlacePaths } from '../outlook/paths.ts'
+import { seasonOf, untilMidwinter } from '../season.ts'
+import { emergedShare, flushesOf, paceFrom, wetShare, type Flush } from './emergence.ts'
+
+export interface Weed {
+  code: string
+  emergence: Emergence
+  /** The day its first seedlings of the season were seen, and where; nothing where they were not. */
+  seenOn?: Day
+  seenAt?: string
+}
+
+/** How much of a weed has come up at a place, by day: one, five and nine of ten members. */
+export interface GerminationCurve {
+  plant: string
+  placeId: string
+  trend: 'rising' | 'falling'
+  byDay: { day: Day; p10: number; p50: number; p90: number }[]
+  /** Share of the flush that is up today, most likely. */
+  upToday: number
+  /** The day on which a tenth, half, nine tenths are up, most likely; nothing where it does not come to it. */
+  tenth?: Day
+  half?: Day
+  most?: Day
+  /** The factor on its thermal time that seedlings seen here ask for; 1 without. */
+  pace: number
+  flush: Flush
+}
+
+export interface GerminationRequest {
+  today: Day
+  hemisphere: Hemisphere
+  place: { id: string; texture: Texture }
+  paths: PlacePaths
+  /** Water of the observed days (the paths' own) and of each member's days ahead. */
+  observedWater: Float32Array
+  water: Float32Array
+  weeds: Weed[]
+}
+
+/** Days between the points of a curve. */
+const everyDays = 3
+/** Every so manieth member: quantiles of a smooth curve need no more. */
+const memberStride = 2
+
+/** First and last index of the days a flush may take: its season's warming or cooling half. */
+function daysOf(
+  flush: Flush,
+  today: Day,
+  hemisphere: Hemisphere,
+  { back, ahead }: PlacePaths,
+): [number, number] {
+  const { from } = seasonOf(today, hemisphere, flush.trend)
+  // Warming is looked for from midwinter on: a mild November brings up nothing that lives.
+  const start = daysBetween(today, from) + (flush.trend === 'rising' ? untilMidwinter : 0)
+  const first = Math.max(0, back - 1 + start)
+  return [first, Math.min(back + ahead - 1, first + 300)]
+}
+
+/** Thermal time of one member from the first of the days on, °C-days, into `into`. */
+function sumWarmth(
+  flush: Flush,
+  path: Float64Array,
+  wet: (i: number) => number,
+  [first, last]: [number, number],
+  into: Float64Array,
+): void {
+  let sum = 0
+  let started = false
+  let five = 0
+  for (let i = first; i <= last; i++) {
+    five += path[i]! - (i - 5 >= first ? path[i - 5]! : 0)
+    const mean = five / Math.min(5, i - first + 1)
+    if (!started && i - first >= 4)
+      started = flush.trend === 'rising' ? mean >= flush.startsC : mean <= flush.startsC
+    if (started) sum += Math.max(0, Math.min(path[i]!, flush.ceilingC) - flush.baseC) * wet(i)
+    into[i - first] = sum
+  }
+}
+
+/** Every flush of every weed at one place, by thermal time in moist ground above its base (hydrothermal where it dries). */
+export function computeGermination(request: GerminationRequest): GerminationCurve[] {
+  const { today, hemisphere, place, paths, observedWater, water, weeds } = request
+  const path = new Float64Array(paths.back + paths.ahead)
+  const members = Array.from({ length: Math.ceil(paths.members / memberStride) }, (_, i) => i * memberStride)
+  const flushes = weeds.flatMap((weed) =>
+    flushesOf(weed.emergence).map((flush) => {
+      const span = daysOf(flush, today, hemisphere, paths)
+      const sums = members.map(() => new Float64Array(span[1] - span[0] + 1))
+      return { weed, flush, span, sums }
+    }),
+  )
+  const wetPast = Float64Array.from(observedWater, (w) => wetShare(place.texture, w))
+  members.forEach((m, k) => {
+    paths.pathOf(m, path)
+    const wet = (i: number) =>
+      i < paths.back ? wetPast[i]! : wetShare(place.texture, water[m * paths.ahead + i - paths.back]!)
+    for (const { flush, span, sums } of flushes) sumWarmth(flush, path, wet, span, sums[k]!)
+  })
+  const dayAt = (i: number): Day => addDays(today, i - (paths.back - 1))
+  const column = new Float64Array(members.length)
+  return flushes.map(({ weed, flush, span: [first, last], sums }): GerminationCurve => {
+    const medianAt = (i: number): [number, number, number] => {
+      sums.forEach((s, k) => (column[k] = s[i - first]!))
+      column.sort()
+      const at = (share: number) => column[Math.round(share * (column.length - 1))]!
+      return [at(0.1), at(0.5), at(0.9)]
+    }
+    const seen = weed.seenOn === undefined ? undefined : paths.back - 1 + daysBetween(today, weed.seenOn)
+    const inSeason = seen !== undefined && seen >= first && seen <= Math.min(last, paths.back - 1)
+    const pace = paceFrom(flush, inSeason ? medianAt(seen)[1] : undefined)
+    const byDay: GerminationCurve['byDay'] = []
+    const shares: number[] = []
+    for (let i = first; i <= last; i += everyDays) {
+      const [p10, p50, p90] = medianAt(i).map((t) => emergedShare(flush, t, pace)) as [number, number, number]
+      byDay.push({ day: dayAt(i), p10, p50, p90 })
+      shares.push(p50)
+    }
+    const dayOfShare = (share: number): Day | undefined => {
+      const k = shares.findIndex((s) => s >= share)
+      return k < 0 ? undefined : byDay[k]!.day
+    }
+    const [tenth, half, most] = [0.1, 0.5, 0.9].map(dayOfShare)
+    return {
+      plant: weed.code,
+      placeId: place.id,
+      trend: flush.trend,
+      byDay,
+      upToday: byDay.findLast((d) => d.day <= today)?.p50 ?? 0,
+      ...(tenth && { tenth }),
+      ...(half && { half }),
+      ...(most && { most }),
+      pace,
+      flush,
+    }
+  })
+}

@@ -1,0 +1,105 @@
+import { createHash } from 'node:crypto'
+import Papa from 'papaparse'
+import type { StationTaken } from '@jardinero/contract/soil'
+import type { Yard } from '@jardinero/contract/yard'
+import type { Day } from '@jardinero/core/quantity'
+import {
+  checkWeather,
+  parseEpw,
+  parseStation,
+  type StationDay,
+  type StationMapping,
+} from '@jardinero/core/soil'
+import { accept, ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { fetchStation } from './weather.ts'
+
+/** One id for a day of a yard: the same file again changes the same rows. */
+function rowId(yardId: string, what: string): string {
+  const hex = createHash('sha256').update(`${yardId}/${what}`).digest('hex')
+  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`
+}
+
+/** Lines that look like a heading: no digit in the first cell. */
+const headingLines = (rows: string[][]): number => {
+  const first = rows.findIndex((cells) => /\d{1,4}[-/.]\d{1,2}/.test(cells.join(' ')))
+  return Math.max(0, first)
+}
+
+const chunk = 500
+
+async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]): Promise<void> {
+  const rows = days.map((d) => ({
+    id: rowId(yardId, d.day),
+    accountId: scope.accountId,
+    yardId,
+    day: d.day,
+    minimumC: d.minimumC,
+    maximumC: d.maximumC,
+    rainMm: d.rainMm,
+    wind: d.wind ?? null,
+    solarMJ: d.solarMJ ?? null,
+    filled: d.filled,
+  }))
+  for (let i = 0; i < rows.length; i += chunk)
+    await scope.manager
+      .createQueryBuilder()
+      .insert()
+      .into('station_day')
+      .values(rows.slice(i, i + chunk))
+      .orUpdate(['minimum_c', 'maximum_c', 'rain_mm', 'wind', 'solar_mj', 'filled'], ['yard_id', 'day'])
+      .execute()
+}
+
+/**
+ * Takes a station's file in, whole or not at all; what is there of the same days is replaced. Gaps are filled by the weather
+ * service where it answers, else between neighbours. @throws ProblemError refused with each fault's line
+ */
+export async function takeStation(
+  scope: AccountScope,
+  weatherUrl: string | undefined,
+  { yardId, csv, mapping, today }: { yardId: string; csv: string; mapping: StationMapping; today: Day },
+): Promise<StationTaken> {
+  const yard = await scope.get<Yard>('yard', yardId)
+  const rows = Papa.parse<string[]>(csv.trimEnd(), { skipEmptyLines: false }).data
+  const heading = headingLines(rows)
+  const service = await fetchStation(weatherUrl, yard.climate, today).catch(() => undefined)
+  const { days, gaps, filled } = accept(
+    parseStation(rows.slice(heading), heading + 1, mapping, service?.past.days ?? []),
+  )
+  const late = days.find((d) => d.day > today)
+  if (late)
+    throw new ProblemError('refused', [
+      { code: 'stationInFuture', field: 'day', params: { given: late.day, today } },
+    ])
+  const runs = checkWeather(days, 'days').filter((r) => r.code !== 'weatherGap')
+  if (runs.length) throw new ProblemError('refused', runs.slice(0, 50))
+  await storeDays(scope, yardId, days)
+  return { days: days.length, filled, gaps, from: days[0]!.day, to: days.at(-1)!.day }
+}
+
+/** Takes a typical year in, in place of the one before. @throws ProblemError refused with the line at fault */
+export async function takeTypicalYear(
+  scope: AccountScope,
+  { yardId, epw }: { yardId: string; epw: string },
+): Promise<{ latitude: number; longitude: number }> {
+  await scope.get<Yard>('yard', yardId)
+  const { days, latitude, longitude } = accept(parseEpw(epw))
+  await scope.manager.delete('typical_year', { accountId: scope.accountId, yardId })
+  await scope.manager.insert('typical_year', {
+    id: rowId(yardId, 'typical year'),
+    accountId: scope.accountId,
+    yardId,
+    latitude,
+    longitude,
+    days,
+  })
+  return { latitude, longitude }
+}
+
+/** Forgets all a yard's own station has given. */
+export async function forgetStation(scope: AccountScope, yardId: string): Promise<void> {
+  await scope.get<Yard>('yard', yardId)
+  for (const table of ['station_day', 'typical_year'])
+    await scope.manager.delete(table, { accountId: scope.accountId, yardId })
+}

@@ -1,0 +1,168 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { scaleLinear, scaleUtc } from 'd3-scale'
+import { area, line } from 'd3-shape'
+import { computed, ref } from 'vue'
+import { addDays, type Day } from '@jardinero/core/quantity'
+import type { GerminationCurve } from '@jardinero/core/soil'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { usePlants } from '../scout/usePlants.ts'
+import { useSoilNow } from './useSoilNow.ts'
+
+/** How much of each weed comes up when, at a place: the share emerged with its spread, flush by flush. */
+const { places } = useYard()
+const { say, day: sayDay, number } = useWords()
+const { answer, store } = useSoilNow()
+const { load, loaded } = usePlants()
+void load()
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const height = 74
+
+const placeId = ref<string>()
+const shown = computed(() => placeId.value ?? answer.value?.leadId ?? places.value[0]?.id)
+const dateOf = (d: Day) => new Date(`${d}T12:00:00Z`)
+const span = computed<[Day, Day]>(() => {
+  const today = answer.value?.today ?? '2026-01-01'
+  return [addDays(today, -60), addDays(today, 290)]
+})
+const x = computed(() => scaleUtc(span.value.map(dateOf), [34, Math.max(220, width.value) - 6]))
+const y = scaleLinear([0, 1], [height - 18, 6])
+const months = computed(() => x.value.ticks(width.value < 500 ? 5 : 11))
+const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
+const inside = (c: GerminationCurve) =>
+  c.byDay.filter((d) => d.day >= span.value[0] && d.day <= span.value[1])
+const percent = (share: number) => number(share, { style: 'percent', maximumFractionDigits: 0 })
+const curves = computed(() =>
+  (answer.value?.germination ?? [])
+    .filter((c) => c.placeId === shown.value)
+    .map((c) => ({
+      curve: c,
+      band: area<GerminationCurve['byDay'][number]>(
+        (d) => x.value(dateOf(d.day)),
+        (d) => y(d.p10),
+        (d) => y(d.p90),
+      )(inside(c)),
+      line: line<GerminationCurve['byDay'][number]>(
+        (d) => x.value(dateOf(d.day)),
+        (d) => y(d.p50),
+      )(inside(c)),
+      says: say('soil.germinationSays', {
+        share: percent(c.upToday),
+        begun: String(c.upToday > 0.005),
+        done: String(c.upToday > 0.985),
+        tenth: c.tenth ?? '',
+        half: c.half ?? '',
+        most: c.most ?? '',
+        known: c.most ? 'all' : c.half ? 'half' : c.tenth ? 'tenth' : 'none',
+        pace: number(c.pace, { maximumFractionDigits: 2 }),
+        seen: String(c.pace !== 1),
+      }),
+    }))
+    .toSorted((a, b) => ((a.curve.tenth ?? '9') < (b.curve.tenth ?? '9') ? -1 : 1)),
+)
+</script>
+
+<template>
+  <section v-if="loaded">
+    <p class="cuts" role="group" :aria-label="say('soil.place')">
+      <button
+        v-for="p in places"
+        :key="p.id"
+        type="button"
+        :aria-pressed="p.id === shown"
+        @click="placeId = p.id"
+      >
+        {{ p.name }}
+      </button>
+    </p>
+    <p v-if="!answer" class="quiet" role="status">
+      {{ store.problem ?? say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 }) }}
+    </p>
+    <div ref="box">
+      <article v-for="{ curve, band, line: path, says } in curves" :key="curve.plant + curve.trend">
+        <h3>
+          {{ say(`plant.${curve.plant}`) }}
+          <span class="quiet small">{{ say(`soil.flush.${curve.trend}`) }}</span>
+        </h3>
+        <p class="small">{{ says }}</p>
+        <svg :width="width" :height="height" role="img" :aria-label="says">
+          <g v-for="s in [0, 0.5, 1]" :key="s" class="tick">
+            <line x1="34" :x2="width - 6" :y1="y(s)" :y2="y(s)" />
+            <text x="30" :y="y(s) + 4">{{ percent(s) }}</text>
+          </g>
+          <text v-for="m in months" :key="m.getTime()" class="month" :x="x(m)" :y="height - 4">
+            {{ monthName(m) }}
+          </text>
+          <path :d="band ?? ''" class="band" />
+          <path :d="path ?? ''" />
+          <line
+            class="needle"
+            :x1="x(dateOf(answer!.today))"
+            :x2="x(dateOf(answer!.today))"
+            y1="2"
+            :y2="height - 16"
+          />
+        </svg>
+      </article>
+    </div>
+    <p class="quiet small">{{ say('soil.germinationRests') }}</p>
+  </section>
+</template>
+
+<style scoped>
+.cuts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.9rem;
+  margin-bottom: 0.5rem;
+}
+.cuts button {
+  all: unset;
+  cursor: pointer;
+  color: var(--quiet);
+  min-height: 24px;
+}
+.cuts button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-bottom: 2px solid var(--clay);
+}
+.cuts button:focus-visible {
+  outline: 2px solid var(--clay);
+}
+article {
+  border-top: 1px solid var(--rule);
+  padding: 0.5rem 0 0.3rem;
+}
+svg {
+  display: block;
+}
+text {
+  font-size: 11px;
+  fill: var(--quiet);
+}
+.tick text {
+  text-anchor: end;
+}
+.tick line {
+  stroke: var(--rule);
+}
+.month {
+  text-anchor: middle;
+}
+path {
+  fill: none;
+  stroke: var(--plum);
+  stroke-width: 2;
+}
+path.band {
+  fill: color-mix(in srgb, var(--plum) 20%, transparent);
+  stroke: none;
+}
+.needle {
+  stroke: var(--ink);
+  stroke-width: 1.4;
+}
+</style>

@@ -1,0 +1,186 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { StationTaken } from '@jardinero/contract/soil'
+import {
+  guessColumns,
+  stationColumns,
+  stationUnits,
+  type StationColumn,
+  type StationMapping,
+} from '@jardinero/core/soil'
+import ChoiceField from '../kit/ChoiceField.vue'
+import RestRow from '../kit/RestRow.vue'
+import { send } from '../kit/api.ts'
+import { useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import { useYard } from '../kit/useYard.ts'
+import { useSoil } from './soilStore.ts'
+
+/** The yard's own station: a CSV with its columns named, or a typical year; what it gave so far. */
+const store = useSoil()
+const { yard, today } = useYard()
+const { say, day: sayDay } = useWords()
+const form = useForm()
+const file = ref<{ name: string; text: string; heading: string[]; sample: string[] }>()
+const mapping = ref<StationMapping>()
+const taken = ref<StationTaken>()
+const typicalTaken = ref(false)
+const own = computed(() => store.weather?.own)
+const none = -1
+
+async function choose(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const given = input.files?.[0]
+  input.value = ''
+  if (!given) return
+  form.clear()
+  taken.value = undefined
+  typicalTaken.value = false
+  const text = await given.text()
+  if (/^LOCATION,/i.test(text)) return takeTypical(text)
+  const { default: Papa } = await import('papaparse')
+  const rows = Papa.parse<string[]>(text.slice(0, 4000)).data
+  const [heading = [], sample = []] = rows
+  const columns = guessColumns(heading)
+  const said = heading.join(' ')
+  mapping.value = {
+    columns,
+    temperatureUnit: /°?f\b|fahrenheit/i.test(said) ? 'degF' : 'degC',
+    rainUnit: /\bin\b|inch/i.test(said) ? 'in' : 'mm',
+    windUnit: /mph/i.test(said) ? 'mph' : /km/i.test(said) ? 'km/h' : 'm/s',
+    solarUnit: /w\/?m/i.test(said) ? 'W' : 'MJ',
+    dayOrder: /^\d{4}/.test(sample[columns.day ?? 0] ?? '') ? 'ymd' : 'mdy',
+    every: columns.minimum === undefined ? 'hour' : 'day',
+  }
+  file.value = { name: given.name, text, heading, sample }
+}
+const reload = () => store.loadWeather(yard.value!.id, today.value, true)
+async function takeTypical(epw: string): Promise<void> {
+  typicalTaken.value = await form.save(async () => {
+    await send('POST', '/api/soil/typical-year', { yardId: yard.value!.id, epw })
+    await reload()
+  })
+}
+async function take(): Promise<void> {
+  await form.save(async () => {
+    const order = { yardId: yard.value!.id, csv: file.value!.text, mapping: mapping.value }
+    taken.value = await send<StationTaken>('POST', '/api/soil/station', order)
+    file.value = undefined
+    await reload()
+  })
+}
+const forget = () =>
+  form.save(async () => {
+    await send('DELETE', `/api/soil/station?yardId=${yard.value!.id}`)
+    await reload()
+  })
+const columnOptions = computed(() => [
+  { value: none, label: say('soil.station.none') },
+  ...(file.value?.heading ?? []).map((name, value) => ({ value, label: name || String(value + 1) })),
+])
+const shownColumns = computed(() =>
+  stationColumns.filter((c) =>
+    mapping.value?.every === 'hour' ? c !== 'minimum' && c !== 'maximum' : c !== 'temperature',
+  ),
+)
+function pick(column: StationColumn, index: number | undefined): void {
+  const { [column]: _, ...others } = mapping.value!.columns
+  mapping.value!.columns = index === undefined || index === none ? others : { ...others, [column]: index }
+}
+const units = <U extends string>(list: readonly U[]) =>
+  list.map((value) => ({ value, label: say(`stationUnit.${value}`) }))
+</script>
+
+<template>
+  <section>
+    <h3>{{ say('soil.station') }}</h3>
+    <RestRow v-if="own" :name="say('soil.station.has')">
+      <template #value>{{ own.days }}</template>
+      {{
+        say('soil.station.hasSays', {
+          from: own.from ?? '',
+          to: own.to ?? '',
+          filled: own.filled,
+          days: own.days,
+          typical: String(own.typical),
+        })
+      }}
+      <button class="link" @click="forget">{{ say('soil.station.forget') }}</button>
+    </RestRow>
+    <p v-else class="quiet small">{{ say('soil.station.says') }}</p>
+    <label class="link small">
+      {{ say('soil.station.take') }}
+      <input type="file" class="visually-hidden" accept=".csv,.epw,.txt,text/csv" @change="choose" />
+    </label>
+    <form v-if="file && mapping" novalidate @submit.prevent="take">
+      <p class="small">{{ file.name }}: {{ file.sample.slice(0, 6).join(' · ') }}</p>
+      <ChoiceField
+        v-model="mapping.every"
+        :label="say('soil.station.every')"
+        :options="units(['day', 'hour'])"
+      />
+      <ChoiceField
+        v-for="c in shownColumns"
+        :key="c"
+        :model-value="mapping.columns[c] ?? none"
+        :label="say(`stationColumn.${c}`)"
+        :options="columnOptions"
+        @update:model-value="pick(c, $event)"
+      />
+      <ChoiceField
+        v-model="mapping.dayOrder"
+        :label="say('soil.station.dayOrder')"
+        :options="units(['ymd', 'mdy', 'dmy'])"
+      />
+      <ChoiceField
+        v-model="mapping.temperatureUnit"
+        :label="say('stationColumn.temperature')"
+        :options="units(stationUnits.temperature)"
+      />
+      <ChoiceField
+        v-model="mapping.rainUnit"
+        :label="say('stationColumn.rain')"
+        :options="units(stationUnits.rain)"
+      />
+      <ChoiceField
+        v-if="mapping.columns.wind !== undefined"
+        v-model="mapping.windUnit"
+        :label="say('stationColumn.wind')"
+        :options="units(stationUnits.wind)"
+      />
+      <ChoiceField
+        v-if="mapping.columns.solar !== undefined"
+        v-model="mapping.solarUnit"
+        :label="say('stationColumn.solar')"
+        :options="units(stationUnits.solar)"
+      />
+      <button class="link">{{ say(form.saving.value ? 'frame.saving' : 'soil.station.takeIn') }}</button>
+      <button type="button" class="link" @click="file = undefined">{{ say('frame.cancel') }}</button>
+    </form>
+    <p v-if="taken" role="status" class="small">
+      {{
+        say('soil.station.taken', { days: taken.days, filled: taken.filled, from: taken.from, to: taken.to })
+      }}
+      <template v-for="g in taken.gaps" :key="g.from">
+        {{ say('soil.station.gap', { from: sayDay(g.from, 'long'), to: sayDay(g.to, 'long') }) }}
+      </template>
+    </p>
+    <p v-if="typicalTaken" role="status" class="small">{{ say('soil.station.typicalTaken') }}</p>
+    <ul v-if="form.faults.value.length" class="stop small" role="alert">
+      <li v-for="(f, i) in form.faults.value.slice(0, 8)" :key="i">{{ f.detail }}</li>
+    </ul>
+    <p v-if="form.general.value" class="stop small" role="alert">{{ form.general.value }}</p>
+  </section>
+</template>
+
+<style scoped>
+h3 {
+  margin-top: 1.2rem;
+}
+form .link {
+  margin-right: 1rem;
+}
+ul {
+  padding-left: 1.1rem;
+}
+</style>

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import ChoiceField from '../kit/ChoiceField.vue'
+import RestRow from '../kit/RestRow.vue'
+import { useWords } from '../kit/session.ts'
+import { usePlants } from '../scout/usePlants.ts'
+import { mostWatched, useWatchedWeeds } from './useWatchedWeeds.ts'
+
+/** Which weeds are watched: those found here, and those added from the almanac. */
+const { say } = useWords()
+const { plants, load, loaded } = usePlants()
+const { weeds, codes, add, drop, isOwn } = useWatchedWeeds()
+void load()
+const choice = ref<string>()
+const options = computed(() =>
+  plants.value
+    .filter((p) => p.roles.includes('weed') && p.emergence && !codes.value.includes(p.code))
+    .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
+    .toSorted((a, b) => (a.label < b.label ? -1 : 1)),
+)
+function take(code: string | undefined): void {
+  if (code) add(code)
+  choice.value = undefined
+}
+</script>
+
+<template>
+  <section v-if="loaded">
+    <RestRow v-for="w in weeds" :key="w.code" :name="say(`plant.${w.code}`)">
+      {{
+        say('soil.weedRests', {
+          from: { value: w.emergence.soilC[0], unit: 'degC' },
+          to: { value: w.emergence.soilC[1], unit: 'degC' },
+          base: { value: w.emergence.baseC, unit: 'degC' },
+          source: w.emergence.source ? say(`scout.source.${w.emergence.source}`) : say('soil.anEstimate'),
+          seen: w.seenOn ?? 'none',
+          hasSeen: String(Boolean(w.seenOn)),
+        })
+      }}
+      <button v-if="isOwn(w.code)" class="link" @click="drop(w.code)">{{ say('frame.remove') }}</button>
+    </RestRow>
+    <ChoiceField
+      v-if="codes.length < mostWatched"
+      :model-value="choice"
+      :label="say('soil.addWeed')"
+      :options="options"
+      @update:model-value="take"
+    />
+  </section>
+</template>

@@ -1,0 +1,109 @@
+import type { SimulationRequest, SoilAnswer } from '@jardinero/core/soil'
+import type { AnswerMessage, AnswerOrder, SoilQuestion } from '../workers/answerSoil.ts'
+import type { SimulateMessage, SimulateOrder } from '../workers/simulateSoil.ts'
+
+export const members = 200
+/** The first answer comes with so many members, the next with all; between them only the progress grows. */
+const firstAnswerAt = 40
+
+interface Told {
+  answer: (answer: SoilAnswer) => void
+  /** Members done. */
+  progress: (done: number) => void
+  failed: (reason: string) => void
+}
+
+/**
+ * Two workers run the members, a third draws them to the readings. A new simulation breaks the last one off; a new question
+ * asks the third only. Late answers are dropped.
+ */
+export function createSoilEngine(told: Told) {
+  let runners: Worker[] = []
+  let answerer: Worker | undefined
+  let question: SoilQuestion | undefined
+  let asked = 0
+  let done = 0
+  let ready = false
+
+  function open(): Worker {
+    if (answerer) return answerer
+    answerer = new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' })
+    answerer.onmessage = ({ data }: MessageEvent<AnswerMessage>) => {
+      if (data.id !== asked) return
+      if ('answer' in data) told.answer(data.answer)
+      else told.failed(data.reason)
+    }
+    return answerer
+  }
+  const order = (message: AnswerOrder, transfer: Transferable[] = []) =>
+    open().postMessage(message, { transfer })
+
+  function ask(next: SoilQuestion): void {
+    question = next
+    if (ready) order({ kind: 'ask', id: ++asked, question: next })
+  }
+  function stop(): void {
+    for (const runner of runners) runner.terminate()
+    runners = []
+  }
+  function take({ data }: MessageEvent<SimulateMessage>, runner: Worker): void {
+    if (!runners.includes(runner)) return
+    if (data.kind === 'failed') {
+      stop()
+      return told.failed(data.reason)
+    }
+    if (data.kind === 'past') return order({ kind: 'past', pasts: data.pasts })
+    const { runs } = data
+    const arrays = [
+      ...runs.dailyC,
+      ...runs.water,
+      ...runs.profileC,
+      runs.minimumC,
+      runs.maximumC,
+      runs.rainMm,
+    ]
+    order(
+      { kind: 'runs', runs },
+      arrays.map((a) => a.buffer as ArrayBuffer),
+    )
+    const before = done
+    done += runs.count
+    told.progress(done)
+    ready ||= done >= firstAnswerAt
+    const complete = done >= members
+    if (question && ((before < firstAnswerAt && ready) || complete)) ask(question)
+    if (complete) stop()
+  }
+  function simulate(request: SimulationRequest, next: SoilQuestion): void {
+    stop()
+    asked++
+    question = next
+    done = 0
+    ready = false
+    order({ kind: 'begin' })
+    told.progress(0)
+    const shares = [
+      [0, members / 2],
+      [members / 2, members],
+    ] as const
+    runners = shares.map(([from, to], i) => {
+      const runner = new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' })
+      runner.onmessage = (event: MessageEvent<SimulateMessage>) => take(event, runner)
+      runner.onerror = (event) => {
+        stop()
+        told.failed(event.message)
+      }
+      runner.postMessage({ request, from, to, withPast: i === 0 } satisfies SimulateOrder)
+      return runner
+    })
+  }
+  return {
+    simulate,
+    ask,
+    close: () => {
+      stop()
+      answerer?.terminate()
+      answerer = undefined
+    },
+  }
+}

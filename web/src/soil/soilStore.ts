@@ -1,0 +1,44 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import type { YardWeather } from '@jardinero/contract/soil'
+import type { SoilAnswer } from '@jardinero/core/soil'
+import { ApiProblem, get } from '../kit/api.ts'
+
+/** An answer and what it is of. */
+export interface StoredAnswer {
+  yardId: string
+  answer: SoilAnswer
+  /** Ids of the readings as they were asked: the answer names them by their index. */
+  readingIds: string[]
+  /** The day it is judged for. */
+  day: string
+}
+
+/** The weather and the soil of the open yard, as far as they are known. Written by the forecast alone (useSoilForecast). */
+export const useSoil = defineStore('soil', () => {
+  const weather = shallowRef<YardWeather>()
+  const weatherOf = ref('')
+  /** What stands in the way, in words. */
+  const problem = ref<string>()
+  const stored = shallowRef<StoredAnswer>()
+  /** Members done of those wanted; nothing while nothing runs. */
+  const progress = ref<{ done: number; of: number }>()
+
+  async function loadWeather(yardId: string, today: string, anew = false): Promise<void> {
+    const key = `${yardId} ${today}`
+    if (weatherOf.value === key && weather.value && !anew) return
+    weatherOf.value = key
+    problem.value = undefined
+    try {
+      const got = await get<YardWeather>(`/api/soil/weather?yardId=${yardId}`)
+      if (weatherOf.value === key) weather.value = got
+    } catch (error) {
+      if (!(error instanceof ApiProblem)) throw error
+      if (weatherOf.value !== key) return
+      weather.value = undefined
+      stored.value = undefined
+      problem.value = error.problem.detail
+    }
+  }
+  return { weather, weatherOf, problem, stored, progress, loadWeather }
+})
