@@ -1,8 +1,10 @@
-import type { AddressInfo } from 'node:net'
+import { connect, type AddressInfo } from 'node:net'
+import { createInterface } from 'node:readline'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
-import { checkWeather } from '@jardinero/core/soil'
-import { createWeatherServer, forecastFrom, weatherYears } from './src/index.ts'
+import { seededRandom } from '@jardinero/core/quantity'
+import { checkWeather, computeSettling, parseProbeLine, type ProbeLine } from '@jardinero/core/soil'
+import { createProbe, createWeatherServer, forecastFrom, forecastHours, weatherYears } from './src/index.ts'
 
 const server = createWeatherServer()
 let url = ''
@@ -57,6 +59,51 @@ describe('the invented stations', () => {
     expect(forecastFrom('quarryBend', '2026-02-28')).toHaveLength(10)
     expect(forecastFrom('quarryBend', '2026-02-28')[0]!.day).toBe('2026-03-01')
   })
+})
+
+describe('the hours of a forecast', () => {
+  const hours = forecastHours('quarryBend', '2026-02-28')
+  const days = forecastFrom('quarryBend', '2026-02-28')
+  it('go on hour by hour, and keep to the days they are of', () => {
+    expect(hours).toHaveLength(240)
+    hours.slice(1).forEach((h, i) => expect(Date.parse(h.at) - Date.parse(hours[i]!.at)).toBe(3_600_000))
+    days.forEach((day, d) => {
+      const mine = hours.slice(24 * d, 24 * d + 24)
+      const temperatures = mine.map((h) => h.temperatureC)
+      expect(Math.max(...temperatures)).toBeCloseTo(day.maximumC, 0)
+      expect(Math.min(...temperatures)).toBeLessThan(day.minimumC + 1)
+      expect(mine.reduce((sum, h) => sum + h.rainMm, 0)).toBeCloseTo(day.rainMm, 0)
+    })
+  })
+  it('have gusts over the wind, and humidity and cloud as shares', () => {
+    for (const { wind, gust, humidity, cloud } of hours) {
+      expect(gust).toBeGreaterThan(wind)
+      expect(humidity >= 0 && humidity <= 1 && cloud >= 0 && cloud <= 1).toBe(true)
+    }
+  })
+})
+
+describe('the probe', () => {
+  const probe = createProbe(seededRandom(2))
+  afterAll(() => new Promise((done) => probe.close(done)))
+  it('speaks its lines, and nears the ground it was told of', async () => {
+    await new Promise<void>((ready) => probe.listen(0, '127.0.0.1', ready))
+    const socket = connect((probe.address() as AddressInfo).port, '127.0.0.1')
+    socket.write('DAY 2026-07-15 38.1\n')
+    const lines: ProbeLine[] = []
+    for await (const line of createInterface({ input: socket })) {
+      lines.push(parseProbeLine(line))
+      if (lines.length > 40) break
+    }
+    socket.destroy()
+    expect(lines[0]).toMatchObject({ kind: 'hello', name: expect.stringContaining('invented') })
+    const samples = lines.flatMap((l) => (l.kind === 'sample' ? [l.sample] : []))
+    expect(samples).toHaveLength(40)
+    expect(samples.at(-1)!.atS).toBe(80)
+    // July soil in a transition valley.
+    expect(samples.at(-1)!.temperatureC).toBeGreaterThan(20)
+    expect(computeSettling(samples)!.settled).toBe(true)
+  }, 20_000)
 })
 
 describe('the service', () => {

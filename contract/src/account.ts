@@ -5,19 +5,16 @@ import { day, id, instant, list } from './field.ts'
 import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
 import { label, labelRules, type Label } from './shelf.ts'
 import {
-  ownDay,
   reading,
   sign,
   sprinkler,
-  typicalYearRow,
   water,
-  type OwnDay,
   type Reading,
   type Sign,
   type Sprinkler,
-  type TypicalYearRow,
   type Water,
 } from './soil.ts'
+import { ownDay, typicalYearRow, type OwnDay, type TypicalYearRow } from './weather.ts'
 import { place, section, yard, zone, type Place, type Section, type Yard, type Zone } from './yard.ts'
 import type { ApplicationRecord } from './ledger.ts'
 import {

@@ -122,6 +122,9 @@ describe('a stranger', () => {
       ['shelf/labels', made.label],
       ['scout/finds', made.find],
       ['scout/marks', made.mark],
+      ['soil/signs', made.sign],
+      ['soil/sprinklers', made.sprinkler],
+      ['soil/waters', made.water],
     ]
     for (const [path, id] of rows) {
       expect((await stranger.get(`/api/${path}`)).json(), path).toEqual([])
@@ -187,6 +190,8 @@ describe('a stranger', () => {
       '/api/quantity/convert',
       '/api/soil/timing',
       '/api/soil/forecast',
+      '/api/soil/forecast.csv',
+      '/api/soil/sprinkler',
       '/api/bench/calibrate',
       '/api/bench/mix',
       '/api/session/sign-up',

@@ -2,7 +2,7 @@ import type { AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import type { DatedWeather, PlaceForecast } from '@jardinero/core/soil'
-import type { YardWeather } from '@jardinero/contract/soil'
+import type { YardWeather } from '@jardinero/contract/weather'
 import { createWeatherServer } from '../../standins/src/index.ts'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn } from './lawn.ts'
@@ -52,19 +52,52 @@ describe('the soil forecast for other programs', () => {
     expect((await forecast()).middle).toEqual(middle)
     expect((await forecast({ seed: 2 })).middle).not.toEqual(middle)
   }, 60_000)
-  it('moves a place’s date by its readings, leaves the others’, and sets a hot outlier aside', async () => {
+  it('moves a place’s date by its readings, and less the others’, and sets a hot outlier aside', async () => {
+    const before = await forecast()
     const readings = [26, 22, 18, 14, 9, 5, 2].map((back) => ({
       placeId: 'middle',
       day: addDays(today, -back),
       hour: 10,
-      temperatureC: 9.2 - back * 0.08,
+      temperatureC: before.middle!.observed.at(-1 - back)!.temperatureC + 3,
     }))
-    const before = await forecast()
     const hot = { placeId: 'middle', day: addDays(today, -3), hour: 10, temperatureC: 31 }
     const after = await forecast({ readings: [...readings, hot] })
+    const moved = (place: 'middle' | 'edge') =>
+      after[place]!.observed.at(-1)!.temperatureC - before[place]!.observed.at(-1)!.temperatureC
     expect(after.middle!.crossing.p50! < before.middle!.crossing.p50!).toBe(true)
-    expect(after.edge).toEqual(before.edge)
-    expect(after.middle!.setAside).toEqual([{ index: 7, sigmas: expect.any(Number) }])
+    expect(moved('middle')).toBeGreaterThan(1.5)
+    expect(moved('edge')).toBeGreaterThan(0.2)
+    expect(moved('edge')).toBeLessThan(0.7 * moved('middle'))
+    expect(after.middle!.setAside).toEqual([
+      { index: 7, sigmas: expect.any(Number), expectedC: expect.any(Number) },
+    ])
+    expect(after.edge!.setAside).toEqual([])
+  }, 60_000)
+  it('gives the windows of all nine schools, and how much of a weed is up', async () => {
+    const response = await post(
+      order({
+        school: 'halvesByWeeks',
+        weeds: [{ code: 'smoothCrabgrass', emergence: { trend: 'rising', soilC: [12, 14], baseC: 12 } }],
+      }),
+    )
+    const { schools, germination } = response.json()
+    expect(schools).toHaveLength(9)
+    expect(schools[0]).toMatchObject({ school: 'halvesByWeeks', passes: [{ pass: 'first', share: 0.5 }, {}] })
+    expect(germination.map((g: { placeId: string }) => g.placeId)).toEqual(['middle', 'edge'])
+  }, 60_000)
+  it('is also a file of lines', async () => {
+    const response = await server.app.inject({
+      method: 'POST',
+      url: '/api/soil/forecast.csv',
+      payload: order(),
+    })
+    const [head, first] = response.body.split('\r\n')
+    expect([head, response.headers['content-type']]).toEqual([
+      'place,day,kind,p10_c,p50_c,p90_c',
+      'text/csv; charset=utf-8',
+    ])
+    expect(first).toMatch(/^middle,2025-12-31,observed,,-?\d+\.\d\d,$/)
+    expect(response.body.trim().split('\r\n')).toHaveLength(1 + 2 * (60 + 90))
   }, 60_000)
   it('has the autumn of a southern yard in March and April', async () => {
     const { middle } = await forecast({
@@ -73,7 +106,7 @@ describe('the soil forecast for other programs', () => {
       trend: 'falling',
       thresholdC: 20,
     })
-    expect(middle!.crossing.p50! >= '2026-03-01' && middle!.crossing.p50! <= '2026-05-20').toBe(true)
+    expect(middle!.crossing.p50! >= '2026-02-28' && middle!.crossing.p50! <= '2026-05-20').toBe(true)
   }, 60_000)
   test.each<[string, object, string, string]>([
     ['a gap', { observed: observed().filter((_, i) => i !== 100) }, 'weatherGap', 'observed.100'],
@@ -101,6 +134,18 @@ describe('the soil forecast for other programs', () => {
       { readings: [{ placeId: 'x', day: today, hour: 9, temperatureC: 8 }] },
       'unknownCode',
       'readings.0.placeId',
+    ],
+    [
+      'a parameter out of range',
+      { parameters: { edgeLed: { edgeOpens: 40 } } },
+      'thresholdOutOfRange',
+      'parameters.edgeLed.edgeOpens',
+    ],
+    [
+      'a ground that cannot be',
+      { places: [{ id: 'middle', kind: 'middle', ground: { thatchCm: 40 } }] },
+      'thresholdOutOfRange',
+      'places.0.ground.thatchCm',
     ],
     [
       'a reading of tomorrow',
@@ -145,6 +190,9 @@ describe('the weather of a yard', () => {
     expect(got.observed.at(-1)!.day).toBe('2026-03-01')
     expect(got.observed.length).toBeGreaterThan(3600)
     expect(got.forecast.map((d) => d.day).slice(0, 2)).toEqual(['2026-03-02', '2026-03-03'])
+    expect(got.hours).toHaveLength(240)
+    expect(got.observed[0]).toMatchObject({ origin: 'service' })
+    expect(got).toMatchObject({ own: null, serviceAway: false })
   })
   it('goes and comes back with its service, and is nobody else’s', async () => {
     const { port } = weather.address() as AddressInfo

@@ -39,7 +39,11 @@ export interface TestServer {
   close: () => Promise<void>
 }
 
-export async function startTestServer({ demo = false, weatherUrl = '' } = {}): Promise<TestServer> {
+export async function startTestServer({
+  demo = false,
+  weatherUrl = '',
+  probeUrl = '',
+} = {}): Promise<TestServer> {
   const { database, url, drop } = await freshDatabase()
   await migrate(database)
   const config = {
@@ -50,6 +54,7 @@ export async function startTestServer({ demo = false, weatherUrl = '' } = {}): P
     demo,
     behindProxy: false,
     ...(weatherUrl && { weatherUrl }),
+    ...(probeUrl && { probeUrl }),
   }
   const app = await buildApp({ database, config, clock: () => testNow })
   await app.ready()
@@ -62,6 +67,11 @@ export class Visitor {
   private token = ''
 
   constructor(private readonly app: FastifyInstance) {}
+
+  /** For a request made past this visitor. */
+  get cookies(): string {
+    return this.cookie
+  }
 
   async send(method: string, url: string, payload?: unknown, contentType?: string) {
     const response = await this.app.inject({

@@ -92,7 +92,32 @@ export async function addLawn(visitor: Visitor) {
     done: false,
     note: '',
   })
+  const sign = await add(visitor, '/api/soil/signs', {
+    yardId: yard,
+    kind: 'dandelionBloom',
+    day: '2026-02-20',
+    note: '',
+  })
+  const sprinkler = await add(visitor, '/api/soil/sprinklers', {
+    yardId: yard,
+    name: 'Rotor',
+    cupsMm: [6, 5, 7, 6],
+    minutes: 30,
+    testedOn: '2025-06-01',
+  })
+  const water = await add(visitor, '/api/soil/waters', {
+    yardId: yard,
+    kind: 'irrigation',
+    day: '2026-02-25',
+    depthMm: 6,
+    sprinklerId: sprinkler,
+    minutes: 30,
+    note: '',
+  })
   return {
+    sign,
+    sprinkler,
+    water,
     yard,
     zone,
     section,

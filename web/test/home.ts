@@ -151,6 +151,13 @@ interface Home {
   records?: ApplicationRecord[]
 }
 
+/** What the last home mounted: gone before the next one stands. */
+let mounted: { unmount: () => void }[] = []
+const keep = <W extends { unmount: () => void }>(wrapper: W): W => {
+  mounted.push(wrapper)
+  return wrapper
+}
+
 /** Stores, router and words of a person at home, as the application has them after it is loaded. */
 export async function atHome({
   path = '/',
@@ -159,6 +166,8 @@ export async function atHome({
   readings = [],
   records = [],
 }: Home = {}) {
+  mounted.forEach((m) => m.unmount())
+  mounted = []
   const pinia = createPinia()
   setActivePinia(pinia)
   localStorage.clear()
@@ -194,11 +203,11 @@ export async function atHome({
     account,
     router,
     show: (component: Component, props: Record<string, unknown> = {}) =>
-      mount(component, { props, global, attachTo: document.body }),
+      keep(mount(component, { props, global, attachTo: document.body })),
     /** Runs a composable inside a component, and answers with what it returns. */
     use<T>(composable: () => T): T {
       let made: T
-      mount(defineComponent({ setup: () => ((made = composable()), () => h('i')) }), { global })
+      keep(mount(defineComponent({ setup: () => ((made = composable()), () => h('i')) }), { global }))
       return made!
     },
     settle: flushPromises,

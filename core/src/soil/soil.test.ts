@@ -4,7 +4,7 @@ import {
   checkReading,
   computePlaceSoil,
   computeTiming,
-  springSeasonOf,
+  seasonOf,
   type ProbeReading,
   type TimingRequest,
 } from './index.ts'
@@ -122,11 +122,11 @@ describe('two schools on one lawn', () => {
         school: 'edgeLed',
         places: [],
         readings: [],
-        thresholdsC: { edgeOpens: 30 },
+        parameters: { edgeOpens: 30 },
       }),
     ).toMatchObject({
       ok: false,
-      refusals: [{ code: 'thresholdOutOfRange', field: 'thresholdsC.edgeOpens' }],
+      refusals: [{ code: 'thresholdOutOfRange', field: 'parameters.edgeOpens' }],
     })
   })
 })
@@ -143,7 +143,9 @@ describe('the season of a spring rule', () => {
   it('holds every day of some season or waits for the next', () => {
     for (let i = 0; i < 800; i++) {
       const d = addDays('2025-01-01', i)
-      expect(springSeasonOf(d, 'southern').to >= d).toBe(true)
+      expect(seasonOf(d, 'southern', 'rising').to >= d && seasonOf(d, 'northern', 'falling').to >= d).toBe(
+        true,
+      )
     }
   })
 })

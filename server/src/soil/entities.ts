@@ -1,5 +1,6 @@
 import { EntitySchema } from 'typeorm'
-import type { OwnDay, Reading, Sign, Sprinkler, TypicalYearRow, Water } from '@jardinero/contract/soil'
+import type { Reading, Sign, Sprinkler, Water } from '@jardinero/contract/soil'
+import type { OwnDay, TypicalYearRow } from '@jardinero/contract/weather'
 import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
 import type { Owned } from '../yard/entities.ts'
 

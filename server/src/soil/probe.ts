@@ -1,7 +1,7 @@
 import { connect } from 'node:net'
 import { createInterface } from 'node:readline'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
-import { weatherRequest } from '@jardinero/contract/soil'
+import { weatherRequest } from '@jardinero/contract/weather'
 import { ProblemError } from '../platform/problem.ts'
 
 /** A person reads for minutes at most; a stream nobody ends is ended. */

@@ -1,6 +1,7 @@
 import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
+import { stationFile, typicalYearFile, weatherRequest } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import {
@@ -178,7 +179,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
   app.get(
     '/api/soil/weather',
     {
-      schema: { tags, summary: 'Weather of a yard, observed and forecast', querystring: wire.weatherRequest },
+      schema: { tags, summary: 'Weather of a yard, observed and forecast', querystring: weatherRequest },
     },
     (request) =>
       app.scoped(request, async (scope) => {
@@ -189,7 +190,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
   app.post(
     '/api/soil/station',
     {
-      schema: { tags, summary: 'Take in a file of the yard’s own station', body: wire.stationFile },
+      schema: { tags, summary: 'Take in a file of the yard’s own station', body: stationFile },
       bodyLimit: 20 * 1024 * 1024,
     },
     (request) =>
@@ -201,7 +202,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
   app.post(
     '/api/soil/typical-year',
     {
-      schema: { tags, summary: 'Take in a typical year (EPW)', body: wire.typicalYearFile },
+      schema: { tags, summary: 'Take in a typical year (EPW)', body: typicalYearFile },
       bodyLimit: 6 * 1024 * 1024,
     },
     (request) =>
@@ -209,7 +210,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
   )
   app.delete(
     '/api/soil/station',
-    { schema: { tags, summary: 'Forget the yard’s own station', querystring: wire.weatherRequest } },
+    { schema: { tags, summary: 'Forget the yard’s own station', querystring: weatherRequest } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         await forgetStation(scope, (request.query as { yardId: string }).yardId)

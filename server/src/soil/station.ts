@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import Papa from 'papaparse'
-import type { StationTaken } from '@jardinero/contract/soil'
+import type { StationTaken } from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Day } from '@jardinero/core/quantity'
 import {

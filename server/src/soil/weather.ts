@@ -1,4 +1,4 @@
-import * as wire from '@jardinero/contract/soil'
+import * as wire from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { checkWeather, joinWeather, type DatedWeather } from '@jardinero/core/soil'

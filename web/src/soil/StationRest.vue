@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { StationTaken } from '@jardinero/contract/soil'
+import type { StationTaken } from '@jardinero/contract/weather'
 import {
   guessColumns,
   stationColumns,

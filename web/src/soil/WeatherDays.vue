@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { YardWeather } from '@jardinero/contract/soil'
+import type { YardWeather } from '@jardinero/contract/weather'
 import { applyWater } from '@jardinero/core/soil'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'

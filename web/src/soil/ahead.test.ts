@@ -2,40 +2,48 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
-import type { PlaceForecast, SoilForecastRequest } from '@jardinero/core/soil'
-import { atHome, reading } from '../../test/home.ts'
-import SoilAhead from './SoilAhead.vue'
-import { crossingCode, crossingDensity } from './ahead.ts'
+import type { PlaceCrossing } from '@jardinero/core/soil'
+import { atHome, homeState, reading } from '../../test/home.ts'
+import { giveAnswer, homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
+import SeasonRibbon from '../frame/SeasonRibbon.vue'
+import { useSeason } from '../kit/season.ts'
+import { useToday } from '../today/useToday.ts'
+import type { AnswerOrder } from '../workers/answerSoil.ts'
+import type { SimulateOrder } from '../workers/simulateSoil.ts'
+import GerminationView from './GerminationView.vue'
+import SchoolsView from './SchoolsView.vue'
+import SoilStation from './SoilStation.vue'
+import WeatherView from './WeatherView.vue'
+import { crossingCode, crossingDensity, seriesColumns, seriesRows } from './ahead.ts'
+import { temperatureColour } from './groundColours.ts'
+import { isotherm, profileAt } from './groundPicture.ts'
 import { solarHour } from './solarHour.ts'
+import { useSoil } from './soilStore.ts'
 import { useSoilForecast } from './useSoilForecast.ts'
+import { useSoilTiming } from './useSoilTiming.ts'
 
-const place = (more: Partial<PlaceForecast['crossing']> = {}): PlaceForecast => ({
-  id: 'e',
-  observed: [{ day: '2026-02-28', temperatureC: 8 }],
-  ahead: Array.from({ length: 30 }, (_, i) => ({ day: addDays('2026-03-01', i), p10C: 7, p50C: 8, p90C: 9 })),
-  crossing: {
-    p10: '2026-03-08',
-    p90: '2026-03-14',
-    past: 0,
-    notYet: 0,
-    byDay: Array.from({ length: 30 }, (_, i) => Math.min(1, Math.max(0, (i - 6) / 8))),
-    ...more,
-  },
-  setAside: [],
+const today = '2026-02-28'
+const crossing = (days: Partial<PlaceCrossing['days']>): PlaceCrossing => ({
+  parameter: 'edgeOpens',
+  thresholdC: 10,
+  trend: 'rising',
+  days: { come: 0, ...days },
+  never: 0,
+  shareBy: Array.from({ length: 40 }, (_, i) => Math.min(1, Math.max(0, (i - 6) / 8))),
 })
 afterEach(() => vi.unstubAllGlobals())
 
 describe('the crossing in words and as a hill', () => {
-  it('is between two days, past, or not for sure', () => {
-    expect(crossingCode(place())).toBe('between')
-    expect(crossingCode(place({ past: 0.8 }))).toBe('past')
-    const { p90: _, ...open } = place().crossing
-    expect(crossingCode({ ...place(), crossing: { ...open, notYet: 0.3 } })).toBe('notYet')
+  it('is between two days, past, open-ended, or not for sure', () => {
+    expect(crossingCode(crossing({ p10: 6, p50: 9, p90: 14 }))).toBe('between')
+    expect(crossingCode(crossing({ p10: -9, p50: -3, p90: 4 }))).toBe('past')
+    expect(crossingCode(crossing({ p10: 6, p50: 20 }))).toBe('from')
+    expect(crossingCode(crossing({ p10: 6 }))).toBe('notYet')
   })
   it('is highest where most members cross', () => {
-    const hill = crossingDensity(place())
+    const hill = crossingDensity(crossing({ p10: 6 }), today)
     expect(Math.max(...hill.map((h) => h.share))).toBe(1)
-    expect(hill.find((h) => h.share === 1)!.day >= '2026-03-08').toBe(true)
+    expect(hill.find((h) => h.share === 1)!.day >= '2026-03-06').toBe(true)
     expect([hill[0]!.share, hill.at(-1)!.share]).toEqual([0, 0])
   })
 })
@@ -48,96 +56,239 @@ describe('the hour by the sun', () => {
   })
 })
 
-/** Weather up to a day, and a worker that answers at once with what it was asked. */
-function stand(status = 200) {
-  const asked: SoilForecastRequest[] = []
-  const observed = Array.from({ length: 800 }, (_, i) => ({
-    day: addDays('2026-02-28', i - 799),
-    minimumC: 2,
-    maximumC: 12,
-    rainMm: 0,
-  }))
-  const forecast = [{ day: '2026-03-01', minimumC: 3, maximumC: 11, rainMm: 0 }]
-  const body =
-    status === 200
-      ? { station: 'c', simulated: true, observed, forecast }
-      : { code: 'weatherAway', detail: 'The weather service does not answer.', faults: [] }
-  vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(body), { status })))
+describe('the ground cut open', () => {
+  const profile = { depthsM: [0.01, 0.05, 0.3], past: 1, ahead: 1, temperatureC: [12, 10, 5, 4, 4, 4] }
+  it('is straight between what is noted, and as the nearest beyond', () => {
+    expect(profileAt(profile, 0, 0.03)).toBeCloseTo(11, 9)
+    expect([profileAt(profile, 0, 0), profileAt(profile, 0, 0.5)]).toEqual([12, 5])
+  })
+  it('finds the depth of a temperature, or that it is nowhere', () => {
+    const [first, second] = isotherm(profile, 10, 0.3)
+    expect(first).toBeCloseTo(0.05, 3)
+    expect(second).toBeUndefined()
+  })
+  it('goes from frost over wheat to ember', () => {
+    const colour = temperatureColour(
+      (name) => ({ frost: '#000000', wheat: '#808080', ember: '#ffffff' })[name]!,
+    )
+    expect([-5, 0, 12, 24].map(colour)).toEqual([
+      'rgb(0, 0, 0)',
+      'rgb(0, 0, 0)',
+      'rgb(128, 128, 128)',
+      'rgb(255, 255, 255)',
+    ])
+  })
+})
+
+describe('the station with an answer', () => {
+  const readings = [reading('e', '2026-02-26', 45), reading('e', '2026-02-10', 95)]
+  const answer = () =>
+    homeAnswer({
+      readings: readings.map((r) => ({
+        placeId: 'e',
+        day: r.takenAt.slice(0, 10),
+        solarHour: 9.4,
+        depthCm: 5.08,
+        temperatureC: r.temperatureC,
+      })),
+    })
+  const ids = readings.map((r) => r.id)
+
+  it('says when, with figures that open, tells the reading left out, and draws without a gap', async () => {
+    const { show, settle } = await atHome({ path: '/soil', readings })
+    giveAnswer(answer(), ids)
+    const page = show(SoilStation)
+    await settle()
+    expect(page.find('h1').text()).toMatch(/Drive edge is at \d/)
+    expect(page.findAll('h1 .figure').length).toBeGreaterThan(1)
+    expect(page.text()).toContain('One reading left out')
+    expect(page.text()).toMatch(/about \d+(\.\d)? °F was expected/i)
+    expect(page.text()).toContain('20 seasons made of the station’s own years')
+    expect(page.findAll('tbody tr')).toHaveLength(2)
+    expect(page.html()).not.toContain('NaN')
+  })
+  it('falls back to the readings while another day is being worked out', async () => {
+    const { use, show, settle } = await atHome({ path: '/soil?day=2026-02-20', readings })
+    giveAnswer(answer(), ids)
+    const page = show(SoilStation)
+    await settle()
+    expect(page.find('h1').text()).toContain('Late')
+    expect(use(useSoilTiming).timing.value!.window).toBeUndefined()
+  })
+  it('gives Today and the ribbon the same answer', async () => {
+    const { use, show, settle } = await atHome({ readings })
+    giveAnswer(answer(), ids)
+    const { timing } = use(useSoilTiming)
+    const pass = answer().schools[0]!.passes[0]!
+    expect(timing.value!.window).toMatchObject({
+      from: addDays(today, pass.from!),
+      to: addDays(today, pass.to!),
+    })
+    const wait = use(useToday).items.value.find((i) => i.code === 'passWait' || i.code === 'passNow')!
+    expect(wait.params['window']).toBe(true)
+    const ribbon = show(SeasonRibbon)
+    await settle()
+    expect(ribbon.html()).not.toContain('NaN')
+  })
+  it('shows nine schools and takes one', async () => {
+    const { show, settle } = await atHome({ path: '/soil?at=schools', readings })
+    giveAnswer(answer(), ids)
+    const asked: string[] = []
+    vi.stubGlobal('fetch', (_: string, { body }: { body: string }) => {
+      asked.push(body)
+      return Promise.resolve(
+        new Response(JSON.stringify({ ...homeState().yards[0], version: 2, timingSchool: 'byBlossom' })),
+      )
+    })
+    const page = show(SchoolsView)
+    await settle()
+    expect(page.findAll('article')).toHaveLength(9)
+    const blossom = page.findAll('article').find((a) => a.text().startsWith('by blossom'))!
+    await blossom.find('button').trigger('click')
+    await settle()
+    expect(asked).toEqual([JSON.stringify({ version: 1, timingSchool: 'byBlossom' })])
+    expect(blossom.text()).toContain('taken')
+  })
+  it('draws how much of a weed is up', async () => {
+    const { show, settle } = await atHome({ path: '/soil?at=germination', readings })
+    const emergence = { trend: 'rising', soilC: [12, 14], baseC: 12 } as never
+    giveAnswer(homeAnswer({ weeds: [{ code: 'smoothCrabgrass', emergence }] }))
+    const page = show(GerminationView)
+    await settle()
+    expect(page.text()).toContain('smooth crabgrass')
+    expect(page.text()).toMatch(/None is up yet\. A tenth by \w{3} \d+, half by/)
+  })
+  it('goes out as rows of a file', () => {
+    const rows = seriesRows([{ place: 'Drive edge', outlook: answer().places[1]! }], today)
+    expect(rows[0]).toHaveLength(seriesColumns.length)
+    expect(rows.find((r) => r[1] === today)!.slice(0, 4)).toEqual(['Drive edge', today, 'observed', ''])
+    expect(rows.at(-1)![2]).toBe('simulated')
+  })
+})
+
+/** Workers that do at once, on this thread, what the real ones do on theirs; small runs stand for all members. */
+function standWorkers() {
+  const seen = { simulated: [] as SimulateOrder[], asked: [] as (AnswerOrder & { kind: 'ask' })[] }
   vi.stubGlobal(
     'Worker',
     class {
       onmessage?: (event: { data: unknown }) => void
-      postMessage(request: SoilForecastRequest) {
-        asked.push(request)
-        for (const p of request.places)
-          this.onmessage?.({ data: { kind: 'place', place: { ...place(), id: p.id } } })
-        this.onmessage?.({ data: { kind: 'done' } })
+      postMessage(data: SimulateOrder | AnswerOrder) {
+        queueMicrotask(() => this.work(data))
+      }
+      work(data: SimulateOrder | AnswerOrder) {
+        if ('request' in data) {
+          seen.simulated.push(data)
+          if (data.withPast) this.onmessage?.({ data: { kind: 'past', pasts: homeSimulation.pasts } })
+          this.onmessage?.({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 100 } } })
+        } else if (data.kind === 'ask') {
+          seen.asked.push(data)
+          this.onmessage?.({ data: { id: data.id, answer: homeAnswer() } })
+        }
       }
       terminate() {}
     },
   )
-  return asked
+  return seen
 }
-const settled = async () => {
-  await flushPromises()
-  await new Promise((done) => setTimeout(done, 300))
-  await flushPromises()
+const observed = Array.from({ length: 800 }, (_, i) => ({
+  day: addDays(today, i - 799),
+  minimumC: 2,
+  maximumC: 12,
+  rainMm: 0,
+  origin: 'service',
+}))
+const forecast = [{ day: '2026-03-01', minimumC: 3, maximumC: 11, rainMm: 0 }]
+const weatherBody = {
+  station: 'quarryBend',
+  simulated: true,
+  observed,
+  forecast,
+  hours: [],
+  own: null,
+  serviceAway: false,
 }
+const answerWith = (status: number) => {
+  const away = { code: 'weatherAway', detail: 'The weather service does not answer.', faults: [] }
+  vi.stubGlobal('fetch', () =>
+    Promise.resolve(new Response(JSON.stringify(status === 200 ? weatherBody : away), { status })),
+  )
+}
+/** Until it is so; the workers and what waits for them take their time. */
+const until = (is: () => unknown) =>
+  vi.waitFor(
+    async () => {
+      await flushPromises()
+      expect(is()).toBeTruthy()
+    },
+    { timeout: 8000, interval: 40 },
+  )
 
-describe('the weeks ahead of a yard', () => {
-  it('say that the weather is away, and ask again', async () => {
-    const { use } = await atHome({ readings: [reading('e', '2026-02-27', 47)] })
-    stand(502)
-    const soil = use(useSoilForecast)
-    await settled()
-    expect(soil.problem.value).toContain('does not answer')
-    stand()
-    await soil.retry()
-    await settled()
-    expect(soil.problem.value).toBeUndefined()
-    expect(soil.forecasts.value.size).toBe(2)
+describe('the forecast of a yard', () => {
+  it('says that the weather is away, and comes back when asked again', async () => {
+    const { use } = await atHome({ path: '/soil', readings: [reading('e', '2026-02-27', 47)] })
+    const store = useSoil()
+    standWorkers()
+    answerWith(502)
+    use(useSoilForecast)
+    await until(() => store.problem)
+    expect(store.problem).toContain('does not answer')
+    answerWith(200)
+    await store.loadWeather('y', today, true)
+    await until(() => store.stored)
+    expect(store.problem).toBeUndefined()
+    expect(store.stored!.answer.places).toHaveLength(2)
   })
-  it('ask for every place with its readings, by the sun, to the day one stands on', async () => {
+  it('asks for every place with its readings, by the sun, to the day one stands on', async () => {
     const { use } = await atHome({
       path: '/soil?day=2026-02-20',
       readings: [reading('e', '2026-02-17', 45), reading('e', '2026-02-27', 47)],
     })
-    const asked = stand()
+    const store = useSoil()
+    const seen = standWorkers()
+    answerWith(200)
     use(useSoilForecast)
-    await settled()
-    const [request] = asked
-    expect(request!.observed.at(-1)!.day).toBe('2026-02-20')
-    expect(request!.forecast).toEqual([])
-    expect(request!.places.map((p) => p.id)).toEqual(['m', 'e'])
-    expect(request!.readings).toEqual([
+    await until(() => store.stored)
+    expect(seen.simulated.map((o) => [o.from, o.to])).toEqual([
+      [0, 100],
+      [100, 200],
+    ])
+    expect(seen.simulated[0]!.request).toMatchObject({
+      forecast: [],
+      grounds: [{ density: 1 }, { wallHeatK: 2.5 }],
+    })
+    const { question } = seen.asked.at(-1)!
+    expect(question).toMatchObject({ today: '2026-02-20', standing: 0, school: 'edgeLed' })
+    expect(question.readings).toMatchObject([
       {
         placeId: 'e',
         day: '2026-02-17',
-        hour: expect.closeTo(9.4, 1),
+        solarHour: expect.closeTo(9.4, 1),
         temperatureC: expect.closeTo(7.22, 2),
       },
     ])
-    expect(request!.thresholdC).toBeCloseTo(10, 6)
   })
-  it('are not computed again when one comes back', async () => {
-    const { use } = await atHome({ readings: [reading('e', '2026-02-27', 47.5)] })
-    const asked = stand()
+  it('asks again, without a new simulation, when a reading is added or a day to come is stood on', async () => {
+    const { use, router } = await atHome({ path: '/soil', readings: [reading('e', '2026-02-27', 47)] })
+    const [store, season] = [useSoil(), useSeason()]
+    const seen = standWorkers()
+    answerWith(200)
     use(useSoilForecast)
-    await settled()
-    expect(asked).toHaveLength(1)
-    const again = use(useSoilForecast)
-    await settled()
-    expect(asked).toHaveLength(1)
-    expect(again.forecasts.value.size).toBe(2)
+    await until(() => store.stored && !store.progress)
+    season.readings = [...season.readings, reading('m', '2026-02-27', 44)]
+    await until(() => seen.asked.at(-1)!.question.readings.length === 2)
+    await router.push('/soil?day=2026-04-01')
+    await until(() => store.stored!.day === '2026-04-01')
+    expect(seen.simulated).toHaveLength(2)
+    expect(seen.asked.at(-1)!.question).toMatchObject({ today, standing: 32 })
   })
-  it('are drawn with their dates', async () => {
-    const { use, show } = await atHome({ readings: [reading('e', '2026-02-27', 47)] })
-    stand()
-    const soil = use(useSoilForecast)
-    await settled()
-    const chart = show(SoilAhead, { soil })
-    await settled()
-    expect(chart.text()).toContain('60 seasons made of the station’s own years')
-    expect(chart.html()).not.toContain('NaN')
+  it('shows the days its weather is made of', async () => {
+    const { show, settle } = await atHome({ path: '/soil?at=weather' })
+    answerWith(200)
+    await useSoil().loadWeather('y', today)
+    const page = show(WeatherView)
+    await settle()
+    expect(page.findAll('tbody tr')).toHaveLength(14)
+    expect(page.text()).toContain('weather service')
   })
 })

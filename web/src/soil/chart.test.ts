@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest'
 import { addDays, convert } from '@jardinero/core/quantity'
 import { computeTiming, type ProbeReading } from '@jardinero/core/soil'
 import { chartScales, chartSpan, placeLines, temperatureTicks } from './chart.ts'
-import { shownThresholds } from './thresholds.ts'
 
 const day = '2026-02-28'
 const middle = { id: 'm', name: 'Middle', kind: 'middle' } as const
@@ -44,7 +43,7 @@ describe('the chart of readings', () => {
 describe('the thresholds shown', () => {
   const names = (places: (typeof middle | typeof edge)[], rs: ProbeReading[]) => {
     const timing = computeTiming({ day, hemisphere: 'northern', school: 'edgeLed', places, readings: rs })
-    return timing.ok ? shownThresholds(timing.value).map((t) => t.name) : []
+    return timing.ok ? timing.value.watched.map((t) => t.parameter) : []
   }
   it('are the edge’s where an edge is read, else the middle’s', () => {
     expect(names([middle, edge], [...readings, { ...readings[0]!, placeId: 'e' }])).toEqual([

@@ -1,4 +1,5 @@
-import type { Sign, Water, YardWeather } from '@jardinero/contract/soil'
+import type { Reading, Sign, Water } from '@jardinero/contract/soil'
+import type { YardWeather } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
 import { daysBetween, type Day } from '@jardinero/core/quantity'
 import {
@@ -11,7 +12,6 @@ import {
   type Weed,
 } from '@jardinero/core/soil'
 import { hemisphereOf } from '@jardinero/core/yard'
-import type { Reading } from '@jardinero/contract/soil'
 import { dayIn } from '../kit/localTime.ts'
 import type { SoilQuestion } from '../workers/answerSoil.ts'
 import { solarHour } from './solarHour.ts'

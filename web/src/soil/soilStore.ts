@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import type { YardWeather } from '@jardinero/contract/soil'
+import type { YardWeather } from '@jardinero/contract/weather'
 import type { SoilAnswer } from '@jardinero/core/soil'
 import { ApiProblem, get } from '../kit/api.ts'
 

@@ -1,8 +1,8 @@
-import { describe, expect, it, test } from 'vitest'
-import { anchorReadings, applyAnchor, type AnchoredReading } from './anchor.ts'
-import { findCrossing, spreadCrossings, type Crossing } from './crossing.ts'
-import { runGround, type PlaceGround, type WeatherDay_ } from './placeGround.ts'
-import { edgeTraits, shadeTraits, usualTraits } from './surface.ts'
+import { describe, expect, it } from 'vitest'
+import { findCrossing } from './crossing.ts'
+import type { WeatherDay } from './forcing.ts'
+import { runGround } from './placeGround.ts'
+import { createPlaceGround, groundOf } from '../ground.ts'
 
 /** Two smooth years of a transition climate; the south has them half a year on. */
 const weather = (south = false, shiftC = 0, rippled = 1): WeatherDay[] =>
@@ -17,7 +17,9 @@ interface Spring {
   march: number
   on: number
 }
-const place: PlaceGround = { latitude: 38, texture: 'loam', thatchM: 0.01, traits: usualTraits }
+const placeOf = (kind: 'middle' | 'edge' | 'shade', latitude = 38) =>
+  createPlaceGround(groundOf(kind), latitude)
+const place = placeOf('middle')
 const mean = (values: ArrayLike<number>, from: number, to: number) => {
   let sum = 0
   for (let i = from; i < to; i++) sum += values[i]!
@@ -59,8 +61,8 @@ describe('the ground of a place', () => {
   })
   it('warms first along an edge and last in shade', () => {
     const smooth = weather(false, 0, 0)
-    const [edge, middle, shade] = [edgeTraits, usualTraits, shadeTraits].map((traits) => {
-      const daily = runGround({ ...place, traits }, smooth).dailyMeanC
+    const [edge, middle, shade] = (['edge', 'middle', 'shade'] as const).map((kind) => {
+      const daily = runGround(placeOf(kind), smooth).dailyMeanC
       const crossing = findCrossing(daily.slice(365, 545), 10, 'rising')
       return { march: mean(daily, 425, 455), on: crossing.kind === 'on' ? crossing.index : NaN }
     }) as [Spring, Spring, Spring]
@@ -72,7 +74,7 @@ describe('the ground of a place', () => {
     expect(shade.on).toBeGreaterThan(middle.on)
   })
   it('has its autumn in March in the south', () => {
-    const south = runGround({ ...place, latitude: -38 }, weather(true)).dailyMeanC
+    const south = runGround(placeOf('middle', -38), weather(true)).dailyMeanC
     const falling = findCrossing(south.slice(365 + 20, 730), 20, 'falling')
     expect(falling.kind).toBe('on')
     const dayOfYear = falling.kind === 'on' ? falling.index + 20 : 0
@@ -80,10 +82,23 @@ describe('the ground of a place', () => {
     expect(dayOfYear).toBeLessThan(130)
   })
   it('is held at nothing for a while where it freezes, and never colder than its air', () => {
-    const cold = runGround({ ...place, latitude: 45 }, weather(false, -9)).dailyMeanC.slice(365)
+    const cold = runGround(placeOf('middle', 45), weather(false, -9)).dailyMeanC.slice(365)
     const atZero = Array.from(cold).filter((t) => Math.abs(t) < 0.2).length
     expect(atZero).toBeGreaterThan(10)
     expect(Math.min(...cold)).toBeGreaterThan(-16)
+  })
+  it('stays warmer under snow than bare in the same cold', () => {
+    const cold = (snowfallMm: number) =>
+      weather(false, -14).map((d) => ({
+        ...d,
+        solarMJ: 8,
+        rainMm: d.minimumC + d.maximumC < 2 ? snowfallMm : 3,
+      }))
+    const [bare, snowed] = [0, 1].map((snowfallMm) =>
+      mean(runGround(placeOf('middle', 45), cold(snowfallMm)).dailyMeanC, 375, 415),
+    )
+    expect(bare!).toBeLessThan(-4)
+    expect(snowed!).toBeGreaterThan(bare! + 3)
   })
   it('needs weather', () => expect(() => runGround(place, [])).toThrow(RangeError))
 })
@@ -104,79 +119,5 @@ describe('a crossing', () => {
     expect(findCrossing(ramp(12, 0.1), 10, 'rising')).toEqual({ kind: 'past' })
     expect(findCrossing(ramp(0, 0.05), 10, 'rising')).toEqual({ kind: 'notYet' })
     expect(findCrossing([1, 2], 10, 'rising')).toEqual({ kind: 'notYet' })
-  })
-  it('of an ensemble has three days of ten and a chance by day', () => {
-    const members: Crossing[] = Array.from({ length: 10 }, (_, i) => ({ kind: 'on', index: 10 + i }))
-    expect(spreadCrossings(members, 30)).toMatchObject({ p10: 10, p50: 14, p90: 18, past: 0, notYet: 0 })
-    const mixed: Crossing[] = [
-      { kind: 'past' },
-      { kind: 'on', index: 3 },
-      { kind: 'notYet' },
-      { kind: 'notYet' },
-    ]
-    const spread = spreadCrossings(mixed, 5)
-    expect(spread).toEqual({ p10: 0, p50: 3, past: 0.25, notYet: 0.5, byDay: [0.25, 0.25, 0.25, 0.5, 0.5] })
-    expect(() => spreadCrossings([], 5)).toThrow(RangeError)
-  })
-})
-
-describe('anchoring', () => {
-  const readings = (n: number, offset: number): AnchoredReading[] =>
-    Array.from({ length: n }, (_, i) => ({
-      day: i * 3,
-      modelC: 6 + 0.2 * i,
-      readC: 6 + 0.2 * i + offset + 0.3 * Math.sin(i * 2.4),
-    }))
-  it('stays near the model and wide with few readings, near the data and narrow with many', () => {
-    const none = applyAnchor(anchorReadings([], 8), 8, 0)
-    const one = applyAnchor(anchorReadings(readings(1, 3), 8), 6, 0)
-    const many = applyAnchor(anchorReadings(readings(20, 3), 8), 10, 0)
-    expect(none.meanC).toBe(8)
-    expect(none.sdC).toBeGreaterThan(2)
-    expect(one.meanC - 6).toBeGreaterThan(1.8)
-    expect(one.meanC - 6).toBeLessThan(3)
-    expect(Math.abs(many.meanC - 13)).toBeLessThan(0.6)
-    expect(many.sdC).toBeLessThan(one.sdC)
-    expect(one.sdC).toBeLessThan(none.sdC)
-  })
-  it('grows less sure with the days since the last reading, but keeps what lasts', () => {
-    const anchor = anchorReadings(readings(12, 3), 8)
-    const [now, later] = [applyAnchor(anchor, 9, 0), applyAnchor(anchor, 9, 40)]
-    expect(later.sdC).toBeGreaterThan(now.sdC)
-    expect(later.meanC).toBeGreaterThan(11)
-  })
-  it('sets an implausible reading aside and says how far off it is', () => {
-    const with61 = [
-      ...readings(8, 1),
-      { day: 24, modelC: 7.6, readC: 22 },
-      { day: 27, modelC: 7.8, readC: 8.9 },
-    ]
-    const anchor = anchorReadings(with61, 8)
-    expect(anchor.setAside).toEqual([{ index: 8, sigmas: expect.any(Number) }])
-    expect(anchor.setAside[0]!.sigmas).toBeGreaterThan(5)
-    expect(applyAnchor(anchor, 7.8, 0).meanC).toBeLessThan(9.6)
-  })
-  test.each([1, 5, 20])('agrees with a full Gaussian answer worked in one piece: %d readings', (n) => {
-    // All readings on one day: no fading, so the offset and the gain follow from one batch of normal equations.
-    const rows = readings(n, 2).map((r) => ({ ...r, day: 0 }))
-    const anchor = anchorReadings(rows, 8)
-    const precision = [
-      [1 / 4, 0, 0],
-      [0, 1 / 0.0225, 0],
-      [0, 0, 1 / 0.64],
-    ]
-    const right = [0, 0, 0]
-    const v = 0.5 ** 2 + 0.6 ** 2 + 0.4 ** 2
-    for (const { readC, modelC } of rows) {
-      const h = [1, modelC - 8, 1]
-      h.forEach((a, i) => {
-        right[i]! += (a * (readC - modelC)) / v
-        h.forEach((b, j) => (precision[i]![j]! += (a * b) / v))
-      })
-    }
-    // The filter's mean solves the same equations.
-    precision.forEach((row, i) =>
-      expect(row.reduce((s, c, j) => s + c * anchor.mean[j]!, 0)).toBeCloseTo(right[i]!, 6),
-    )
   })
 })

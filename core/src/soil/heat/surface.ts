@@ -15,24 +15,6 @@ export interface SurfaceTraits {
   wallHeatK: number
 }
 
-export const usualTraits: SurfaceTraits = {
-  sunShare: 0.42,
-  evaporatedWet: 0.6,
-  evaporatedDry: 0.2,
-  calmTransfer: 14,
-  transferPerWind: 3,
-  wallHeatK: 0,
-}
-/** A warm edge beside stone: more sun, a thinner canopy, drier, and the stone's own heat. */
-export const edgeTraits: SurfaceTraits = {
-  ...usualTraits,
-  sunShare: 0.58,
-  evaporatedWet: 0.4,
-  wallHeatK: 2.5,
-}
-/** Shade: a third of the sun. */
-export const shadeTraits: SurfaceTraits = { ...usualTraits, sunShare: 0.16 }
-
 /** Reflected by grass (FAO-56: 0.23). */
 const albedo = 0.23
 /** Net long-wave loss of a surface at air temperature under a clear sky, W m⁻². Typical 60–110 (FAO-56 eq. 39). */

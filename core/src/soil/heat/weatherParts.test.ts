@@ -4,7 +4,9 @@ import { capacityOf, conductivityOf, createMaterial, textures, textureShapes } f
 import { createGrid } from './grid.ts'
 import { createWater, passWaterDay, rootZoneMm, uptakeShare } from './moisture.ts'
 import { computeSun, referenceEvaporation, solarFromRange, spreadAir, spreadSolar } from './sky.ts'
-import { computeDrive, edgeTraits, shadeTraits, usualTraits } from './surface.ts'
+import { createPlaceGround, groundOf } from '../ground.ts'
+import { passSnowDay, snowBlanket, snowDepthM } from './snow.ts'
+import { computeDrives } from './surface.ts'
 
 describe('the sun', () => {
   it('gives the worked examples 8 and 9 of FAO-56, 3 September at 20° S: 32.2 MJ and 11.7 h', () => {
@@ -130,17 +132,59 @@ describe('soil water', () => {
 })
 
 describe('the surface', () => {
-  const noon = { airC: 15, solar: 700, wind: 2, cloud: 0.2 }
+  const hours = (value: number) => Array.from({ length: 24 }, () => value)
+  const noon = { airC: hours(15), solar: hours(700), wind: 2, cloud: 0.2 }
+  const traitsOf = (kind: Parameters<typeof groundOf>[0], changed = {}) =>
+    createPlaceGround(groundOf(kind, changed), 38).traits
+  const usual = traitsOf('middle')
+  const at = (traits: typeof usual, weather = noon, uptake = 1, blanket?: ReturnType<typeof snowBlanket>) => {
+    const drives = new Float64Array(24)
+    const conductance = computeDrives(traits, weather, uptake, drives, blanket)
+    return { temperatureC: drives[0]!, conductance }
+  }
   it('is warmer at an edge, cooler in shade, and by less in wind', () => {
-    const at = (traits: typeof usualTraits, weather = noon, uptake = 1) =>
-      computeDrive(traits, weather, uptake).temperatureC
-    expect(at(edgeTraits)).toBeGreaterThan(at(usualTraits) + 2)
-    expect(at(shadeTraits)).toBeLessThan(at(usualTraits))
-    expect(at(usualTraits, { ...noon, wind: 8 })).toBeLessThan(at(usualTraits))
-    expect(at(usualTraits, noon, 0)).toBeGreaterThan(at(usualTraits))
+    expect(at(traitsOf('edge')).temperatureC).toBeGreaterThan(at(usual).temperatureC + 2)
+    expect(at(traitsOf('shade')).temperatureC).toBeLessThan(at(usual).temperatureC)
+    expect(at(usual, { ...noon, wind: 8 }).temperatureC).toBeLessThan(at(usual).temperatureC)
+    expect(at(usual, noon, 0).temperatureC).toBeGreaterThan(at(usual).temperatureC)
   })
-  it('loses heat to a clear night sky', () =>
-    expect(computeDrive(usualTraits, { airC: 5, solar: 0, wind: 1, cloud: 0 }, 1).temperatureC).toBeLessThan(
-      5,
-    ))
+  it('gets less sun under taller and denser turf', () => {
+    const mown = [2, 5, 10].map((mowingCm) => traitsOf('middle', { mowingCm }).sunShare)
+    expect(mown[0]! > mown[1]! && mown[1]! > mown[2]!).toBe(true)
+    expect(usual.sunShare).toBeCloseTo(Math.exp(-0.5 * 0.23 * 7.62), 9)
+    expect(traitsOf('thin').sunShare).toBeGreaterThan(usual.sunShare)
+  })
+  it('loses heat to a clear night sky', () => {
+    const night = { airC: hours(5), solar: hours(0), wind: 1, cloud: 0 }
+    expect(at(usual, night).temperatureC).toBeLessThan(5)
+  })
+  it('is shut off by snow, and never above melting under it', () => {
+    const blanket = snowBlanket({ waterMm: 30 })
+    const under = at(usual, noon, 1, blanket)
+    expect(under.temperatureC).toBe(0)
+    expect(under.conductance).toBeLessThan(0.2 * at(usual).conductance)
+  })
+})
+
+describe('snow', () => {
+  it('falls in the cold, melts by the degree-day, and loses no water', () => {
+    let snow = { waterMm: 0 }
+    let [came, reached] = [0, 0]
+    for (const [meanC, rainMm] of [
+      [-5, 8],
+      [-2, 4],
+      [1, 3],
+      [3, 0],
+      [6, 0],
+    ] as const) {
+      const day = passSnowDay(snow, meanC, rainMm)
+      came += rainMm
+      reached += day.wateredMm
+      snow = day.snow
+      expect(came).toBeCloseTo(reached + snow.waterMm, 9)
+    }
+    expect(snow.waterMm).toBe(0)
+    expect(passSnowDay({ waterMm: 10 }, 2, 0).snow.waterMm).toBeCloseTo(10 - 2 * 3.5, 9)
+    expect(snowDepthM({ waterMm: 25 })).toBeCloseTo(0.1, 9)
+  })
 })

@@ -12,11 +12,12 @@ import {
   type TimingSchool,
   type TimingSchoolId,
 } from '../schools/index.ts'
-import { notedDepthsM, profileDays, type GroundPast, type MemberRuns } from '../simulate/simulate.ts'
+import type { GroundPast, MemberRuns } from '../simulate/simulate.ts'
 import { computeWindows, nextPass, spreadDays, type DaySpread, type PassWindow } from '../windows.ts'
 import { computeAheadDays, computeDateWorking, computeMeanToday } from './dateWorking.ts'
 import { adviseReading, type NextReading } from './nextReading.ts'
 import { computePaths, quantilesByDay, type PlacePaths } from './paths.ts'
+import { profileOf, type GroundProfile } from './profile.ts'
 import { besideModel, signsBesideModel, type SunReading } from './readings.ts'
 import { createEnsembleSource, type SeenSign } from './source.ts'
 
@@ -80,8 +81,7 @@ export interface PlaceOutlook {
   offsetK: number
   readings: number
   crossings: PlaceCrossing[]
-  /** The ground cut open: depths, m; daily means day by day, the observed ones first, °C. */
-  profile: { depthsM: number[]; past: number; ahead: number; temperatureC: number[] }
+  profile: GroundProfile
 }
 
 export interface SchoolWindows {
@@ -133,24 +133,6 @@ function watchedThresholds(
   return watched
     .filter(({ parameter }) => !known.has(parameter) && known.add(parameter))
     .map((w) => ({ ...w, season: rule.season, thresholdC: values[w.parameter]! }))
-}
-
-function profileOf(
-  past: GroundPast,
-  runs: MemberRuns,
-  ground: number,
-  offsetK: number,
-): PlaceOutlook['profile'] {
-  const depths = notedDepthsM.length
-  const order = notedDepthsM.map((z, k) => ({ z, k })).sort((a, b) => a.z - b.z)
-  const aheadSum = runs.profileC[ground]!
-  const rows: number[] = []
-  for (let d = 0; d < profileDays.past; d++)
-    for (const { k } of order) rows.push(past.profileC[d * depths + k]! + offsetK)
-  const ahead = runs.profileMembers ? aheadSum.length / depths : 0
-  for (let d = 0; d < ahead; d++)
-    for (const { k } of order) rows.push(aheadSum[d * depths + k]! / runs.profileMembers + offsetK)
-  return { depthsM: order.map(({ z }) => z), past: profileDays.past, ahead, temperatureC: rows }
 }
 
 /**
