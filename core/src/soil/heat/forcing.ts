@@ -2,10 +2,13 @@ import {
   computeSun,
   referenceEvaporation,
   solarFromRange,
+  shapeAir,
   spreadAir,
   spreadSolar,
+  type AirShape,
   type SunDay,
 } from './sky.ts'
+import { numbers } from './numbers.ts'
 
 /** A day of weather; what a station does not give is worked out or taken as usual. */
 export interface WeatherDay {
@@ -24,8 +27,9 @@ export interface WeatherDay {
 export interface DayForcing {
   /** At solar hours 0 … 23, °C. */
   airC: number[]
-  /** Mean of each solar hour, W m⁻². */
-  solar: number[]
+  /** Radiation of the day, MJ m⁻², and how a unit of it spreads over the solar hours, W m⁻². */
+  solarMJ: number
+  solarShape: number[]
   meanC: number
   /** Mean wind, m s⁻¹. */
   wind: number
@@ -45,6 +49,7 @@ const cloudOf = (solarMJ: number, clearMJ: number): number =>
 interface SunShape {
   sun: SunDay
   shape: number[]
+  air: AirShape
 }
 
 /**
@@ -59,15 +64,16 @@ export function createForcing(
     const known = suns[dayOfYear]
     if (known) return known
     const sun = computeSun(dayOfYear, latitude)
-    return (suns[dayOfYear] = { sun, shape: spreadSolar(sun, latitude, 1) })
+    return (suns[dayOfYear] = { sun, shape: spreadSolar(sun, latitude, 1), air: shapeAir(sun.daylightH) })
   }
   return (day, maximumBeforeC, minimumAfterC) => {
     const { minimumC, maximumC } = day
-    const { sun, shape } = sunOf(day.dayOfYear)
+    const { sun, shape, air } = sunOf(day.dayOfYear)
     const solarMJ = day.solarMJ ?? solarFromRange(sun, minimumC, maximumC)
     return {
-      airC: spreadAir({ minimumC, maximumC, maximumBeforeC, minimumAfterC }, sun.daylightH),
-      solar: shape.map((s) => s * solarMJ),
+      airC: spreadAir({ minimumC, maximumC, maximumBeforeC, minimumAfterC }, air, numbers(24)),
+      solarShape: shape,
+      solarMJ,
       meanC: (minimumC + maximumC) / 2,
       wind: day.wind ?? usualWind,
       cloud: cloudOf(solarMJ, sun.extraterrestrial),

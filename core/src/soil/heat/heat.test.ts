@@ -65,6 +65,10 @@ describe('the grid', () => {
     expect(grid.thicknessM.reduce((a, b) => a + b, 0)).toBeCloseTo(8, 9)
     expect(() => createGrid({ ...usualGrid, bottomM: 0.01 })).toThrow(RangeError)
   })
+  it('is of a number of cells the solver can take', () => {
+    const odd = createGrid({ ...usualGrid, cells: 26 })
+    expect(() => createConduction(odd, uniform(26, 5e-7), hour)).toThrow('multiple of four')
+  })
   it('gives back a cubic exactly between its cells', () => {
     const cubic = (z: number) => 3 - 2 * z + 5 * z ** 2 - z ** 3
     for (const z of [0.0, 0.03, 0.05, 0.1016, 0.5, 2.2]) {

@@ -3,7 +3,10 @@
  * run a third faster than over a typed one (bench/soilSpeed.ts).
  */
 export const numbers = (length: number, valueAt: (i: number) => number = () => 0): number[] => {
-  const made = Array.from({ length }, () => 0.5)
-  for (let i = 0; i < length; i++) made[i] = valueAt(i)
+  const made: number[] = []
+  for (let i = 0; i < length; i++) {
+    made.push(0.5)
+    made[i] = valueAt(i)
+  }
   return made
 }

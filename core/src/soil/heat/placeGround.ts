@@ -9,6 +9,7 @@ import {
 } from './conduct.ts'
 import { createForcing, forceDays, type DayForcing, type WeatherDay } from './forcing.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
+import { numbers } from './numbers.ts'
 import { createMaterial, textureShapes, type Texture } from './material.ts'
 import { createWater, passWaterDay, uptakeShare } from './moisture.ts'
 import { passSnowDay, snowBlanket, type Snow } from './snow.ts'
@@ -94,7 +95,7 @@ export function createGroundRunner(
   const at = depthsM.map((z) => depthWeights(grid, z))
   const { first, weights } = at[0]!
   const [w0, w1, w2, w3] = weights as [number, number, number, number]
-  const driveC = new Float64Array(24)
+  const driveC = numbers(24)
   const sums = new Float64Array(depthsM.length)
   let bucket = createWater(shape)
   let snow: Snow = { waterMm: 0 }

@@ -79,37 +79,53 @@ export interface DayExtremes {
   minimumAfterC: number
 }
 
-/**
- * Hourly air temperature from daily extremes (Parton & Logan 1981): a sine by day, an exponential fall by night.
- * @param daylight this day's and the day before's hours of daylight
- * @returns temperature at solar hours 0 … 23
- */
-export function spreadAir(day: DayExtremes, daylightH: number, daylightBeforeH = daylightH): number[] {
+/** How a day's hours of air follow from its extremes at one length of day: worked out once. */
+export interface AirShape {
+  /** Hours before the low, up to sunset and after it. */
+  lowAt: number
+  sunset: number
+  /** By day: how far between low and high each hour is; and at sunset, yesterday's as well. */
+  byDay: number[]
+  atSunset: number
+  /** By night: what is left of the fall at each hour, from sunset on and before the low; and at its end. */
+  byNight: number[]
+  nightEnd: number
+}
+
+/** The shape of Parton & Logan 1981: a sine by day, an exponential fall by night. @param daylightH hours of daylight */
+export function shapeAir(daylightH: number): AirShape {
   const { a, b, c } = partonLogan
-  const sunrise = 12 - daylightH / 2
   const sunset = 12 + daylightH / 2
-  const lowAt = sunrise + c
-  const byDay = (minimum: number, maximum: number, length: number, hoursAfterLow: number) =>
-    minimum + (maximum - minimum) * Math.sin((Math.PI * hoursAfterLow) / (length + 2 * a))
-  /** Falls from the temperature at sunset to the next minimum, reaching it. */
-  const byNight = (atSunset: number, minimum: number, sinceSunset: number, length: number) => {
-    const end = Math.exp(-b)
-    const floor = (minimum - atSunset * end) / (1 - end)
-    return floor + (atSunset - floor) * Math.exp((-b * sinceSunset) / length)
+  const lowAt = 12 - daylightH / 2 + c
+  const rise = (hoursAfterLow: number) => Math.sin((Math.PI * hoursAfterLow) / (daylightH + 2 * a))
+  const night = 24 - sunset + lowAt
+  const hours = Array.from({ length: 24 }, (_, h) => h)
+  return {
+    lowAt,
+    sunset,
+    byDay: hours.map((h) => rise(h - lowAt)),
+    atSunset: rise(sunset - lowAt),
+    byNight: hours.map((h) => Math.exp((-b * (h < lowAt ? h + 24 - sunset : h - sunset)) / night)),
+    nightEnd: Math.exp(-b),
   }
-  const sunsetTemperature = byDay(day.minimumC, day.maximumC, daylightH, sunset - lowAt)
-  const sunsetBefore = 12 + daylightBeforeH / 2
-  const temperatureBefore = byDay(
-    day.minimumC,
-    day.maximumBeforeC,
-    daylightBeforeH,
-    sunsetBefore - (12 - daylightBeforeH / 2 + c),
-  )
-  const nightBefore = 24 - sunsetBefore + lowAt
-  const nightAfter = 24 - sunset + lowAt
-  return Array.from({ length: 24 }, (_, h) => {
-    if (h < lowAt) return byNight(temperatureBefore, day.minimumC, h + 24 - sunsetBefore, nightBefore)
-    if (h <= sunset) return byDay(day.minimumC, day.maximumC, daylightH, h - lowAt)
-    return byNight(sunsetTemperature, day.minimumAfterC, h - sunset, nightAfter)
-  })
+}
+
+/** Hourly air temperature from daily extremes. @returns temperature at solar hours 0 … 23, in `into` */
+export function spreadAir(day: DayExtremes, shape: AirShape, into: number[] = []): number[] {
+  const { minimumC, maximumC, maximumBeforeC, minimumAfterC } = day
+  const { nightEnd, byDay, byNight, lowAt, sunset } = shape
+  const range = maximumC - minimumC
+  const before = minimumC + (maximumBeforeC - minimumC) * shape.atSunset
+  const evening = minimumC + range * shape.atSunset
+  // The fall reaches the next low: its floor lies a little below.
+  const floorBefore = (minimumC - before * nightEnd) / (1 - nightEnd)
+  const floorAfter = (minimumAfterC - evening * nightEnd) / (1 - nightEnd)
+  for (let h = 0; h < 24; h++)
+    into[h] =
+      h < lowAt
+        ? floorBefore + (before - floorBefore) * byNight[h]!
+        : h <= sunset
+          ? minimumC + range * byDay[h]!
+          : floorAfter + (evening - floorAfter) * byNight[h]!
+  return into
 }

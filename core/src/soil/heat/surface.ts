@@ -40,9 +40,9 @@ export const noBlanket: Blanket = { resistance: 0, sunShare: 1 }
  */
 export function computeDrives(
   traits: SurfaceTraits,
-  weather: Pick<DayForcing, 'airC' | 'solar' | 'wind' | 'cloud'>,
+  weather: Pick<DayForcing, 'airC' | 'solarShape' | 'solarMJ' | 'wind' | 'cloud'>,
   uptake: number,
-  intoC: Float64Array,
+  intoC: number[],
   blanket: Blanket = noBlanket,
 ): number {
   const { sunShare, evaporatedDry, evaporatedWet, calmTransfer, transferPerWind, wallHeatK } = traits
@@ -52,10 +52,11 @@ export function computeDrives(
   // The canopy hides as much of the cold sky as of the sun.
   const lost = (clearSkyLoss * (1 - 0.75 * weather.cloud) * sunShare) / conductance
   const covered = blanket.resistance > 0
+  const { airC, solarShape, solarMJ } = weather
   for (let h = 0; h < 24; h++) {
-    const solar = weather.solar[h]!
+    const solar = solarShape[h]! * solarMJ
     const wall = wallHeatK * (0.35 + 0.65 * Math.min(1, solar / fullSun))
-    const drive = weather.airC[h]! + perSolar * solar - lost + wall
+    const drive = airC[h]! + perSolar * solar - lost + wall
     intoC[h] = covered ? Math.min(0, drive) : drive
   }
   return covered ? 1 / (1 / conductance + blanket.resistance) : conductance

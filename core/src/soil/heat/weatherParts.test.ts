@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { capacityOf, conductivityOf, createMaterial, textures, textureShapes } from './material.ts'
 import { createGrid } from './grid.ts'
 import { createWater, passWaterDay, rootZoneMm, uptakeShare } from './moisture.ts'
-import { computeSun, referenceEvaporation, solarFromRange, spreadAir, spreadSolar } from './sky.ts'
+import { computeSun, referenceEvaporation, shapeAir, solarFromRange, spreadAir, spreadSolar } from './sky.ts'
 import { createPlaceGround, groundOf } from '../ground.ts'
 import { passSnowDay, snowBlanket, snowDepthM } from './snow.ts'
 import { computeDrives } from './surface.ts'
@@ -48,15 +48,15 @@ describe('the sun', () => {
 describe('the hours of a day', () => {
   const day = { minimumC: 4, maximumC: 16, maximumBeforeC: 14, minimumAfterC: 6 }
   it('reach both extremes, the warmest after noon, the coldest about sunrise', () => {
-    const hours = spreadAir(day, 12)
+    const hours = spreadAir(day, shapeAir(12))
     expect(Math.max(...hours)).toBeCloseTo(16, 0)
     expect(Math.min(...hours)).toBeCloseTo(4, 0)
     expect(hours.indexOf(Math.max(...hours))).toBe(14)
     expect([5, 6]).toContain(hours.indexOf(Math.min(...hours)))
   })
   it('join the next day’s night', () => {
-    const next = spreadAir({ minimumC: 6, maximumC: 18, maximumBeforeC: 16, minimumAfterC: 7 }, 12)
-    expect(Math.abs(spreadAir(day, 12)[23]! - next[0]!)).toBeLessThan(1.5)
+    const next = spreadAir({ minimumC: 6, maximumC: 18, maximumBeforeC: 16, minimumAfterC: 7 }, shapeAir(12))
+    expect(Math.abs(spreadAir(day, shapeAir(12))[23]! - next[0]!)).toBeLessThan(1.5)
   })
   it('stay inside what the extremes allow', () =>
     fc.assert(
@@ -67,7 +67,7 @@ describe('the hours of a day', () => {
         (low, range, light) => {
           const hours = spreadAir(
             { minimumC: low, maximumC: low + range, maximumBeforeC: low + range, minimumAfterC: low },
-            light,
+            shapeAir(light),
           )
           for (const t of hours) expect(t >= low - 0.01 * range && t <= low + range + 1e-9).toBe(true)
         },
@@ -133,12 +133,12 @@ describe('soil water', () => {
 
 describe('the surface', () => {
   const hours = (value: number) => Array.from({ length: 24 }, () => value)
-  const noon = { airC: hours(15), solar: hours(700), wind: 2, cloud: 0.2 }
+  const noon = { airC: hours(15), solarShape: hours(1), solarMJ: 700, wind: 2, cloud: 0.2 }
   const traitsOf = (kind: Parameters<typeof groundOf>[0], changed = {}) =>
     createPlaceGround(groundOf(kind, changed), 38).traits
   const usual = traitsOf('middle')
   const at = (traits: typeof usual, weather = noon, uptake = 1, blanket?: ReturnType<typeof snowBlanket>) => {
-    const drives = new Float64Array(24)
+    const drives: number[] = []
     const conductance = computeDrives(traits, weather, uptake, drives, blanket)
     return { temperatureC: drives[0]!, conductance }
   }
@@ -155,7 +155,7 @@ describe('the surface', () => {
     expect(traitsOf('thin').sunShare).toBeGreaterThan(usual.sunShare)
   })
   it('loses heat to a clear night sky', () => {
-    const night = { airC: hours(5), solar: hours(0), wind: 1, cloud: 0 }
+    const night = { airC: hours(5), solarShape: hours(0), solarMJ: 0, wind: 1, cloud: 0 }
     expect(at(usual, night).temperatureC).toBeLessThan(5)
   })
   it('is shut off by snow, and never above melting under it', () => {
