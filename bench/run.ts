@@ -3,10 +3,16 @@ import { benchAccount } from './account.ts'
 import { benchCalculators } from './calculators.ts'
 import { benchKey } from './key.ts'
 import { benchFirstLoad } from './firstLoad.ts'
+import { benchRibbon } from './ribbon.ts'
+import { benchSoilSpeed } from './soilSpeed.ts'
+import { benchSoilTwins } from './soilTwins.ts'
 
 await benchCalculators()
 benchKey()
+await benchSoilSpeed()
+await benchSoilTwins()
 const stop = await setup()
 await benchAccount()
 await stop?.()
 await benchFirstLoad()
+await benchRibbon()

@@ -1,4 +1,4 @@
-import { spawn, type ChildProcess } from 'node:child_process'
+import { spawn, spawnSync, type ChildProcess } from 'node:child_process'
 import { chmodSync, mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -58,6 +58,13 @@ export class Running {
   /** The process id of its PostgreSQL. */
   postgresPid(): number {
     return Number(readFileSync(join(this.data, 'postgres/cluster/postmaster.pid'), 'utf8').split('\n')[0])
+  }
+  /** The process id of a stand-in it started. */
+  standinPid(name: 'weather' | 'probe'): number {
+    const children = spawnSync('pgrep', ['-P', String(this.child!.pid), '-f', `${name}Standin`], {
+      encoding: 'utf8',
+    })
+    return Number(children.stdout.trim().split('\n')[0])
   }
   async discard(): Promise<void> {
     await this.stop()

@@ -15,10 +15,7 @@ const readings = (n: number, offset: number, place = 0): AnchoredReading[] =>
 const after = (rows: AnchoredReading[], today = rows.at(-1)?.day ?? 0) =>
   anchorReadings(rows, [8, 8], today).belief
 const priorSd = Math.hypot(
-  beliefPrior.common.offset,
-  beliefPrior.own.offset,
-  beliefPrior.common.residual,
-  beliefPrior.own.residual,
+  ...[beliefPrior.common, beliefPrior.own].flatMap((p) => [p.offset, p.days, p.weeks]),
 )
 
 describe('anchoring', () => {
@@ -69,11 +66,12 @@ describe('anchoring', () => {
     // All readings on one day: no fading, so the answer follows from one set of normal equations.
     const rows = readings(n, 2).map((r, i) => ({ ...r, day: 0, place: i % 2 }))
     const { belief } = anchorReadings(rows, [8, 8], 0)
-    const size = 9
+    const size = 12
     const priors = [beliefPrior.common, beliefPrior.own, beliefPrior.own].flatMap((p) => [
       p.offset,
       p.gain,
-      p.residual,
+      p.days,
+      p.weeks,
     ])
     const precision = Array.from({ length: size }, (_, i) =>
       Array.from({ length: size }, (_, j) => (i === j ? 1 / priors[i]! ** 2 : 0)),
@@ -82,7 +80,7 @@ describe('anchoring', () => {
     for (const { readC, modelC, place } of rows) {
       const swing = 8 * Math.tanh((modelC - 8) / 8)
       const h = new Array<number>(size).fill(0)
-      for (const at of [0, 3 * (place + 1)]) [h[at], h[at + 1], h[at + 2]] = [1, swing, 1]
+      for (const at of [0, 4 * (place + 1)]) [h[at], h[at + 1], h[at + 2], h[at + 3]] = [1, swing, 1, 1]
       h.forEach((a, i) => {
         right[i]! += (a * (readC - modelC)) / variance
         h.forEach((b, j) => (precision[i]![j]! += (a * b) / variance))
@@ -99,7 +97,7 @@ describe('anchoring', () => {
     const draw = createDraws(belief)
     const sums = Array.from({ length: 4000 }, () => {
       const parts = draw(() => drawNormal(random))
-      return parts[0]! + parts[3]! + parts[2]! + parts[5]!
+      return [0, 2, 3, 4, 6, 7].reduce((sum, i) => sum + parts[i]!, 0)
     })
     const mean = sums.reduce((a, b) => a + b, 0) / sums.length
     const sd = Math.sqrt(sums.reduce((a, b) => a + (b - mean) ** 2, 0) / sums.length)
@@ -111,6 +109,6 @@ describe('anchoring', () => {
   it('comes back to the prior of what fades, and no further', () => {
     const start = startBelief([8], 0)
     const faded = fadeBelief(start, 500)
-    expect(faded.covariance[2 * 6 + 2]).toBeCloseTo(start.covariance[2 * 6 + 2]!, 9)
+    for (const i of [2, 3]) expect(faded.covariance[i * 8 + i]).toBeCloseTo(start.covariance[i * 8 + i]!, 9)
   })
 })

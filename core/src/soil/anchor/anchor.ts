@@ -1,4 +1,14 @@
-import { deviationAt, fadeBelief, learn, startBelief, surpriseOf, type Belief } from './belief.ts'
+import {
+  beliefPrior,
+  deviationAt,
+  fadeBelief,
+  lastingOf,
+  learn,
+  startBelief,
+  surpriseOf,
+  type Belief,
+} from './belief.ts'
+import { choleskyRoot, solveByRoot } from './cholesky.ts'
 
 /** A probe reading, or a sign that says about as much, beside what the model says for its place, depth and hour. */
 export interface AnchoredReading {
@@ -46,7 +56,7 @@ export function anchorReadings(readings: AnchoredReading[], centreC: number[], t
     }
   }
   belief = fadeBelief(belief, Math.max(0, today - belief.day))
-  const lasting = { ...belief, mean: belief.mean.map((m, i) => (i % 3 === 2 ? 0 : m)) }
+  const lasting = lastingOf(belief)
   const left = taken.map(({ index, day, place, modelC, readC, variance }) => ({
     index,
     day,
@@ -55,4 +65,34 @@ export function anchorReadings(readings: AnchoredReading[], centreC: number[], t
     variance,
   }))
   return { belief, setAside, left }
+}
+
+/** Covariance of what fades at a place, K², so many days apart. */
+function fadingCovariance(daysApart: number): number {
+  const { common, own, fadeDays } = beliefPrior
+  return (
+    (common.days ** 2 + own.days ** 2) * Math.exp(-daysApart / fadeDays.days) +
+    (common.weeks ** 2 + own.weeks ** 2) * Math.exp(-daysApart / fadeDays.weeks)
+  )
+}
+
+/** Of each place no more readings than these decide what faded on a past day: the newest. */
+const mostLeft = 60
+
+/**
+ * What readings say of a place on past days beyond its lasting offset and gain: drawn through what is left of them, near
+ * ones counting most (a Gaussian process of the fading parts; Rasmussen & Williams 2006, eq. 2.25).
+ * @returns K on a day of the anchor's scale
+ */
+export function fadingOn({ left }: Anchor, place: number): (day: number) => number {
+  const mine = left.filter((l) => l.place === place).slice(-mostLeft)
+  if (!mine.length) return () => 0
+  const covariance = mine.flatMap((a, i) =>
+    mine.map((b, j) => fadingCovariance(Math.abs(a.day - b.day)) + (i === j ? a.variance : 0)),
+  )
+  const weights = solveByRoot(
+    choleskyRoot(covariance, mine.length),
+    mine.map((l) => l.restK),
+  )
+  return (day) => mine.reduce((sum, l, i) => sum + fadingCovariance(Math.abs(l.day - day)) * weights[i]!, 0)
 }

@@ -1,20 +1,27 @@
+import { choleskyRoot } from './cholesky.ts'
+
 /**
- * What is believed of a yard's places beyond the model, and how sure. Each place differs from the model by an offset, a
- * gain on the model's swing and a residual that fades; a part of each is common to the whole yard, so that a reading at one
- * place says something, and less, of the others. Standard deviations; estimates of the trade, wide enough for an edge
- * that is not like others. Together an offset of 2 K, a gain of 0.1, a residual of 0.8 K.
+ * What is believed of a yard's places beyond the model, and how sure. Each place differs from the model by a lasting offset,
+ * a gain on the model's swing, a residual that fades in days and one that fades in weeks; a part of each is common to the
+ * whole yard, so that a reading at one place says something, and less, of the others. Standard deviations; estimates of
+ * the trade, wide enough for an edge that is not like others. Together 1.6 K, a gain of 0.09.
  */
 export const beliefPrior = {
-  common: { offset: 1.1, gain: 0.05, residual: 0.6 },
-  own: { offset: 1.67, gain: 0.085, residual: 0.53 },
-  /** Days in which a residual fades to 1/e. */
-  fadeDays: 6,
-  /** What a lasting offset may wander, K a day^½. */
-  wander: 0.05,
+  common: { offset: 0.6, gain: 0.05, days: 0.3, weeks: 0.55 },
+  own: { offset: 0.95, gain: 0.07, days: 0.3, weeks: 0.95 },
+  /** Days in which each residual fades to 1/e. */
+  fadeDays: { days: 5, weeks: 30 },
 } as const
 
-/** Offset, gain, residual: of the yard first, then of each place. */
-const perPart = 3
+/** Offset, gain, the residual of days and that of weeks: of the yard first, then of each place. */
+export const perPart = 4
+const names = ['offset', 'gain', 'days', 'weeks'] as const
+const priorOf = (i: number): number =>
+  (i < perPart ? beliefPrior.common : beliefPrior.own)[names[i % perPart]!]
+const isLasting = (i: number): boolean => i % perPart < 2
+/** What is left of a part after some days. */
+const keepOf = (i: number, days: number): number =>
+  isLasting(i) ? 1 : Math.exp(-days / beliefPrior.fadeDays[i % perPart === 2 ? 'days' : 'weeks'])
 export const beliefSize = (places: number): number => perPart * (places + 1)
 
 /** Mean and covariance (row by row) on a day. */
@@ -30,10 +37,7 @@ export interface Belief {
 export function startBelief(centreC: number[], day: number): Belief {
   const size = beliefSize(centreC.length)
   const covariance = new Float64Array(size * size)
-  for (let i = 0; i < size; i++) {
-    const { offset, gain, residual } = i < perPart ? beliefPrior.common : beliefPrior.own
-    covariance[i * size + i] = [offset, gain, residual][i % perPart]! ** 2
-  }
+  for (let i = 0; i < size; i++) covariance[i * size + i] = priorOf(i) ** 2
   return { day, places: centreC.length, mean: new Float64Array(size), covariance, centreC }
 }
 
@@ -46,25 +50,28 @@ export const swingOf = (belief: Belief, place: number, modelC: number): number =
 export function rowOf(belief: Belief, place: number, modelC: number): { at: number[]; weight: number[] } {
   const swing = swingOf(belief, place, modelC)
   const own = perPart * (place + 1)
-  return { at: [0, 1, 2, own, own + 1, own + 2], weight: [1, swing, 1, 1, swing, 1] }
+  return {
+    at: [0, 1, 2, 3, own, own + 1, own + 2, own + 3],
+    weight: [1, swing, 1, 1, 1, swing, 1, 1],
+  }
 }
 
-/** The belief some days later: residuals fade towards nothing, lasting offsets wander. */
+/** The belief some days later: residuals fade towards nothing, and are as unsure as they were at first. */
 export function fadeBelief(belief: Belief, days: number): Belief {
   if (days <= 0) return belief
   const size = belief.mean.length
-  const keep = Math.exp(-days / beliefPrior.fadeDays)
-  const scale = (i: number) => (i % perPart === 2 ? keep : 1)
-  const mean = belief.mean.map((m, i) => m * scale(i))
-  const covariance = belief.covariance.map((c, k) => c * scale(Math.floor(k / size)) * scale(k % size))
-  for (let i = 0; i < size; i++) {
-    const prior = i < perPart ? beliefPrior.common : beliefPrior.own
-    if (i % perPart === 2) covariance[i * size + i]! += prior.residual ** 2 * (1 - keep ** 2)
-    // The wandering is a place's own.
-    if (i % perPart === 0 && i >= perPart) covariance[i * size + i]! += beliefPrior.wander ** 2 * days
-  }
+  const keep = Float64Array.from({ length: size }, (_, i) => keepOf(i, days))
+  const mean = belief.mean.map((m, i) => m * keep[i]!)
+  const covariance = belief.covariance.map((c, k) => c * keep[Math.floor(k / size)]! * keep[k % size]!)
+  for (let i = 0; i < size; i++) covariance[i * size + i]! += priorOf(i) ** 2 * (1 - keep[i]! ** 2)
   return { ...belief, day: belief.day + days, mean, covariance }
 }
+
+/** The lasting parts alone. */
+export const lastingOf = (belief: Belief): Belief => ({
+  ...belief,
+  mean: belief.mean.map((m, i) => (isLasting(i) ? m : 0)),
+})
 
 /** Covariance of everything believed with one row. */
 function covarianceWith(belief: Belief, { at, weight }: ReturnType<typeof rowOf>): Float64Array {
@@ -125,24 +132,10 @@ export function learn(
   }
 }
 
-/** Lower triangle whose product with its transpose is the covariance (Cholesky); what is not positive counts as nothing. */
-function rootOf({ covariance, mean }: Belief): Float64Array {
-  const size = mean.length
-  const root = new Float64Array(size * size)
-  for (let i = 0; i < size; i++)
-    for (let j = 0; j <= i; j++) {
-      let sum = covariance[i * size + j]!
-      for (let k = 0; k < j; k++) sum -= root[i * size + k]! * root[j * size + k]!
-      if (i === j) root[i * size + i] = Math.sqrt(Math.max(0, sum))
-      else root[i * size + j] = root[j * size + j]! > 1e-12 ? sum / root[j * size + j]! : 0
-    }
-  return root
-}
-
 /** Draws of what is believed, from standard normal numbers. */
 export function createDraws(belief: Belief): (normal: () => number) => Float64Array {
-  const root = rootOf(belief)
   const size = belief.mean.length
+  const root = choleskyRoot(belief.covariance, size)
   return (normal) => {
     const z = Float64Array.from({ length: size }, normal)
     return belief.mean.map((m, i) => {

@@ -1,6 +1,6 @@
 import { drawNormal, seededRandom } from '../../quantity/index.ts'
-import type { Anchor } from '../anchor/anchor.ts'
-import { beliefPrior, createDraws, rowOf, swingOf } from '../anchor/belief.ts'
+import { fadingOn, type Anchor } from '../anchor/anchor.ts'
+import { beliefPrior, createDraws, deviationAt, lastingOf, perPart, swingOf } from '../anchor/belief.ts'
 import { fiveDayMeans } from '../heat/crossing.ts'
 import type { GroundPast, MemberRuns } from '../simulate/simulate.ts'
 
@@ -33,33 +33,24 @@ interface PathsRequest {
   seed: number
 }
 
-/** What readings say of a place on a past day beyond offset and gain: near ones count, and fade. K. */
-function restOn(anchor: Anchor, place: number, day: number): number {
-  let [sum, weight] = [0, 1 / (beliefPrior.own.residual ** 2 + beliefPrior.common.residual ** 2)]
-  for (const { place: at, day: on, restK, variance } of anchor.left) {
-    const days = Math.abs(on - day)
-    if (at !== place || days > 30) continue
-    const w = Math.exp(-days / beliefPrior.fadeDays) / variance
-    sum += w * restK
-    weight += w
-  }
-  return sum / weight
-}
-
-/** What residuals add on each day ahead: they fade and are renewed, correlated from day to day; the common one falls on all places alike. */
-function residuals(
-  startK: number,
-  sdK: number,
-  days: number,
+/** What fading parts add on each day ahead: they fade and are renewed, each at its pace. Added to `into`, K. */
+function addFading(
+  start: readonly [number, number],
+  sd: { days: number; weeks: number },
   normal: () => number,
   into: Float64Array,
 ): void {
-  const keep = Math.exp(-1 / beliefPrior.fadeDays)
-  const renewed = sdK * Math.sqrt(1 - keep ** 2)
-  let now = startK
-  for (let i = 0; i < days; i++) {
-    now = keep * now + renewed * normal()
-    into[i] = now
+  const { fadeDays } = beliefPrior
+  const [keepDays, keepWeeks] = [Math.exp(-1 / fadeDays.days), Math.exp(-1 / fadeDays.weeks)]
+  const [newDays, newWeeks] = [
+    sd.days * Math.sqrt(1 - keepDays ** 2),
+    sd.weeks * Math.sqrt(1 - keepWeeks ** 2),
+  ]
+  let [days, weeks] = start
+  for (let i = 0; i < into.length; i++) {
+    days = keepDays * days + newDays * normal()
+    weeks = keepWeeks * weeks + newWeeks * normal()
+    into[i]! += days + weeks
   }
 }
 
@@ -76,45 +67,32 @@ export function computePaths({ groundOf, pasts, runs, anchor, today, seed }: Pat
   })
   const common = draws.map(({ parts, normal }) => {
     const path = new Float64Array(ahead)
-    residuals(parts[2]!, beliefPrior.common.residual, ahead, normal, path)
+    addFading([parts[2]!, parts[3]!], beliefPrior.common, normal, path)
     return path
   })
-  const own = new Float64Array(ahead)
+  const fading = new Float64Array(ahead)
+  const lasting = lastingOf(belief)
   return groundOf.map((ground, place): PlacePaths => {
     const pastC = pasts[ground]!.dailyC
     const modelC = runs.dailyC[ground]!
-    const at = 3 * (place + 1)
+    const at = perPart * (place + 1)
     const back = pastC.length
-    const rests = Float64Array.from({ length: back }, (_, i) => restOn(anchor, place, today - (back - 1 - i)))
+    const fadingAt = fadingOn(anchor, place)
+    const rests = Float64Array.from({ length: back }, (_, i) => fadingAt(today - (back - 1 - i)))
     const offsets = draws.map(({ parts }) => parts[0]! + parts[at]!)
     const gains = draws.map(({ parts }) => parts[1]! + parts[at + 1]!)
     const aheadC = new Float32Array(members * ahead)
     draws.forEach(({ parts, normal }, m) => {
-      residuals(parts[at + 2]!, beliefPrior.own.residual, ahead, normal, own)
-      let wandered = 0
+      fading.set(common[m]!)
+      addFading([parts[at + 2]!, parts[at + 3]!], beliefPrior.own, normal, fading)
       for (let i = 0; i < ahead; i++) {
-        wandered += beliefPrior.wander * normal()
         const model = modelC[m * ahead + i]!
-        aheadC[m * ahead + i] =
-          model +
-          offsets[m]! +
-          gains[m]! * swingOf(belief, place, model) +
-          common[m]![i]! +
-          own[i]! +
-          wandered
+        aheadC[m * ahead + i] = model + offsets[m]! + gains[m]! * swingOf(belief, place, model) + fading[i]!
       }
     })
-    const lastingAt = (model: number): number => {
-      const row = rowOf(belief, place, model)
-      return row.at.reduce((sum, i, k) => sum + (i % 3 === 2 ? 0 : belief.mean[i]! * row.weight[k]!), 0)
-    }
-    const observedC = Float64Array.from(pastC, (model, i) => model + lastingAt(model) + rests[i]!)
-    const size = belief.mean.length
-    const { at: parts, weight } = rowOf(belief, place, pastC[back - 1]!)
-    const variance = parts.reduce(
-      (sum, i, k) =>
-        sum + parts.reduce((s, j, l) => s + weight[k]! * weight[l]! * belief.covariance[i * size + j]!, 0),
-      0,
+    const observedC = Float64Array.from(
+      pastC,
+      (model, i) => model + deviationAt(lasting, place, model).meanK + rests[i]!,
     )
     const pathOf: PlacePaths['pathOf'] = (m, into) => {
       for (let i = 0; i < back; i++) {
@@ -134,7 +112,7 @@ export function computePaths({ groundOf, pasts, runs, anchor, today, seed }: Pat
       ahead,
       members,
       observedC,
-      sdK: Math.sqrt(Math.max(0, variance)),
+      sdK: deviationAt(belief, place, pastC[back - 1]!).sdK,
       aheadC,
       pathOf,
       meansC,

@@ -1,0 +1,195 @@
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import type { Page } from '@playwright/test'
+import { addDays } from '@jardinero/core/quantity'
+import { choose, enterDemo, expect, signUp, test } from './running.ts'
+
+/** A simulation of a year takes its seconds where other work goes on. */
+const simulated = { timeout: 40_000 }
+const whole = (page: Page) =>
+  expect(page.getByText('200 seasons made of the station’s own years')).toBeVisible(simulated)
+
+async function openSoil(page: Page, url: string, at = ''): Promise<void> {
+  await page.goto(`${url}/soil${at && `?at=${at}`}`)
+  await expect(page.locator('h1')).toContainText(/is at \d/, simulated)
+}
+/** A place's row: its five-day mean, °F, and what readings add. */
+async function rowOf(page: Page, place: string): Promise<{ mean: number; added: number }> {
+  const cells = page.locator('tbody tr', { hasText: place }).locator('td')
+  const number = async (i: number) => Number((await cells.nth(i).textContent())!.replace(/[^\d.-]/g, ''))
+  return { mean: await number(1), added: await number(3) }
+}
+async function read(page: Page, place: string, fahrenheit: string): Promise<void> {
+  await page.getByRole('button', { name: 'Add a probe reading' }).first().click()
+  await choose(page, 'Place', place)
+  await page.getByLabel('Temperature, °F').fill(fahrenheit)
+  await page.getByLabel('Time').fill('10:00')
+  await page.getByRole('button', { name: 'Save' }).click()
+}
+
+test('a reading at the drive edge moves the edge and, less, the others; a hot one is left out and says why', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await openSoil(page, running.url)
+  await whole(page)
+  await expect(page.getByText('One reading left out')).toHaveCount(1)
+  const before = { edge: await rowOf(page, 'Drive edge'), middle: await rowOf(page, 'Front middle') }
+  const started = Date.now()
+  await read(page, 'Drive edge', '51')
+  await expect(page.locator('.latest')).toContainText('51 °F')
+  await expect
+    .poll(async () => (await rowOf(page, 'Drive edge')).mean, { timeout: 15_000 })
+    .toBeGreaterThan(before.edge.mean)
+  expect(Date.now() - started).toBeLessThan(20_000)
+  const after = { edge: await rowOf(page, 'Drive edge'), middle: await rowOf(page, 'Front middle') }
+  expect(after.middle.mean - before.middle.mean).toBeGreaterThanOrEqual(0)
+  expect(after.middle.mean - before.middle.mean).toBeLessThan(after.edge.mean - before.edge.mean)
+
+  await read(page, 'Front middle', '85')
+  await expect(page.getByText('One reading left out')).toHaveCount(2, { timeout: 15_000 })
+  await expect(page.locator('.rests')).toContainText(
+    /Front middle, Feb 28, 10:00 AM: not believable\. About 4\d/,
+  )
+  const kept = await rowOf(page, 'Front middle')
+  expect(Math.abs(kept.mean - after.middle.mean)).toBeLessThan(0.3)
+
+  const series = page.waitForEvent('download')
+  await page.getByRole('button', { name: 'Soil series as CSV' }).click()
+  expect((await series).suggestedFilename()).toBe('soil-series.csv')
+})
+
+test('the probe settles and says so; its reading is kept', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await openSoil(page, running.url)
+  await page.getByRole('button', { name: 'Add a probe reading' }).first().click()
+  await choose(page, 'Place', 'Strip middle')
+  await page.getByRole('button', { name: 'Read the probe' }).click()
+  await expect(page.getByText('still moving: leave it in')).toBeVisible()
+  await expect(page.getByText('settled')).toBeVisible({ timeout: 30_000 })
+  const field = page.getByLabel('Temperature, °F')
+  await expect(field).not.toHaveValue('')
+  const shown = Number(await field.inputValue())
+  expect(shown).toBeGreaterThan(30)
+  expect(shown).toBeLessThan(60)
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('.latest').getByText('Strip middle').first()).toBeVisible()
+})
+
+test('a year of one’s own station with gaps is taken in and marked; nonsense is refused with its line', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await openSoil(page, running.url, 'weather')
+  const days = Array.from({ length: 365 }, (_, i) => addDays('2026-02-28', i - 364))
+  const kept = days.filter((_, i) => i < 100 || i > 103)
+  const lines = kept.map((d, i) => `${d},${30 + (i % 40)},${48 + (i % 40)},${i % 6 ? 0 : 0.4}`)
+  const file = join(running.data, 'station.csv')
+  const heading = 'Date,Low temp °F,High temp °F,Rain in'
+  writeFileSync(file, [heading, ...lines.slice(0, 9), 'yesterday,40,50,0', ...lines.slice(9)].join('\n'))
+  const input = page.getByLabel('Take in a file')
+  await input.setInputFiles(file)
+  await expect(page.getByRole('combobox', { name: 'Low' })).toContainText('Low temp °F')
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText('Line 11: “yesterday” is no day in the order chosen.')).toBeVisible()
+
+  writeFileSync(file, [heading, ...lines].join('\n'))
+  await input.setInputFiles(file)
+  await page.getByRole('button', { name: 'Take it in' }).click()
+  await expect(page.getByText(/365 days from .* are in, 4 of them filled in and marked/)).toBeVisible()
+  await expect(page.locator('tbody tr').first()).toContainText('your station')
+  await page.getByRole('button', { name: 'Forget it' }).click()
+  await expect(page.locator('tbody tr').first()).toContainText('weather service')
+
+  await page.getByRole('button', { name: 'Add rain or watering' }).click()
+  await choose(page, 'What', 'Water given')
+  await choose(page, 'Measured by', 'Front rotor')
+  await page.getByLabel('Minutes it ran').fill('30')
+  await expect(page.getByText('makes 0.24 in')).toBeVisible()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('tbody tr').first()).toContainText('0.24 in')
+})
+
+test('the weather service dies and comes back', async ({ page, running, quiet }) => {
+  quiet.expected.push(/status of 502/)
+  await enterDemo(page, running)
+  const pid = running.standinPid('weather')
+  process.kill(pid, 'SIGSTOP')
+  try {
+    await page.goto(`${running.url}/soil`)
+    await expect(page.getByText('The weather service does not answer')).toBeVisible({ timeout: 20_000 })
+    // The readings still answer.
+    await expect(page.locator('h1')).toContainText(/Drive edge/)
+    await expect(page.getByRole('img', { name: 'At 2 inches' })).toBeVisible()
+  } finally {
+    process.kill(pid, 'SIGCONT')
+  }
+  await page.getByRole('button', { name: 'Ask again' }).click()
+  await whole(page)
+  await expect(page.getByText('The weather service does not answer')).toBeHidden()
+})
+
+test('a school’s numbers, a sign, a weed and the ground are changed, and the answer follows', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await openSoil(page, running.url)
+  await whole(page)
+  const first = await page.locator('h1').textContent()
+  await page.locator('.rest', { hasText: 'edge opens' }).getByRole('button', { name: 'Change' }).click()
+  await page.getByLabel('edge opens, °F').fill('40')
+  await expect(page.getByText('from 45 °F to 53 °F')).toBeVisible()
+  await page.getByLabel('edge opens, °F').fill('46')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('h1')).not.toHaveText(first!, { timeout: 15_000 })
+  await page.getByRole('button', { name: 'Back to the school’s own numbers' }).click()
+  await expect(page.locator('h1')).toHaveText(first!, { timeout: 15_000 })
+
+  const middle = (await rowOf(page, 'Front middle')).added
+  await page.locator('.rest', { hasText: 'Soil and turf' }).getByRole('button', { name: 'Change' }).click()
+  await choose(page, 'Texture', 'sand')
+  await page.getByLabel('Mowing height, in').fill('1')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('.rest', { hasText: 'Soil and turf' })).toContainText('sand')
+  await expect.poll(async () => (await rowOf(page, 'Front middle')).added, simulated).not.toBe(middle)
+
+  await page.getByRole('button', { name: 'Germination' }).click()
+  await choose(page, 'Watch another weed', 'prostrate knotweed')
+  await expect(page.locator('article', { hasText: 'prostrate knotweed' })).toContainText('A tenth by', {
+    timeout: 15_000,
+  })
+  await page.getByRole('button', { name: 'Nine schools' }).click()
+  await expect(page.locator('article')).toHaveCount(9)
+  const blossom = page.locator('article', { hasText: 'by blossom' })
+  const due = await blossom.locator('li').textContent()
+  await page.getByRole('button', { name: 'Add a sign' }).click()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(blossom.locator('li')).not.toHaveText(due!, { timeout: 15_000 })
+  await expect(blossom).toContainText('open now')
+})
+
+test('a southern yard gets its autumn in March', async ({ page, running }) => {
+  await signUp(page, running, 'south@example.org')
+  await page.getByLabel('What you call the yard').fill('Corner block')
+  await page.getByLabel('Latitude').fill('-33.7')
+  await page.getByLabel('Longitude').fill('150.6')
+  await page.getByRole('button', { name: 'Next' }).click()
+  await choose(page, 'Turf', /tall fescue/)
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByLabel('width at one end').fill('50')
+  await page.getByLabel('width at the other end').fill('50')
+  await page.getByLabel('length').fill('60')
+  await page.getByRole('button', { name: 'Next' }).click()
+  await page.getByLabel('Temperature, °F').fill('66')
+  await page.getByRole('button', { name: 'Show me the answer' }).click()
+  await expect(page.locator('h1')).toContainText(/\d/)
+  await page.goto(`${running.url}/soil`)
+  await choose(page, 'School of timing', 'autumn, for winter annuals')
+  await expect(page.locator('h1')).toContainText(
+    /Put the first part down .*(Feb|Mar|Apr) \d+.*(Mar|Apr) \d+ at the latest/,
+    simulated,
+  )
+})
