@@ -64,19 +64,19 @@ await take('drill', '/scout?at=drill', async (page) => {
   await page.locator('.choices button').first().waitFor()
   await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
 })
-const soil = async (page: Page) => {
-  await page.locator('.hills li').nth(3).waitFor()
-  await page.evaluate(() => document.querySelector('.ahead')?.scrollIntoView({ block: 'end' }))
-}
-await take('soil', '/soil')
-await take('soil-ahead', '/soil', soil)
+const whole = (page: Page) => page.getByText('200 seasons').waitFor({ timeout: 60_000 })
+const answered = (page: Page) => page.locator('article').nth(2).waitFor({ timeout: 60_000 })
+await take('soil', '/soil', whole)
+await take('soil-schools', '/soil?at=schools', answered)
+await take('soil-germination', '/soil?at=germination', answered)
+await take('soil-weather', '/soil?at=weather')
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),
 )
 await take('working', '/yard', (page) => page.keyboard.press('w'))
 await take('key-phone', '/scout?at=key', keyed, phone)
-await take('soil-phone', '/soil', undefined, phone)
+await take('soil-phone', '/soil', whole, phone)
 await take('bench-dark', '/bench', mixing, { width: 1280, height: 800 }, true)
 await browser.close()
 await running.discard()

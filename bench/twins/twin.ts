@@ -183,7 +183,7 @@ export const knownDays = 30
 
 /** The weather known to the end and the readings over a week before the crossing: how far off are soil and date? */
 export function knownTwin(twin: Twin): { rmseK: number; dateError: number } {
-  const { order, reported, crossing, thresholdC, climate, trueDailyC } = twin
+  const { order, reported, crossing, climate, trueDailyC } = twin
   const today = crossing + knownDays
   const simulation = createSimulation({
     latitude: climate.latitude,

@@ -1,9 +1,9 @@
-import { createHash } from 'node:crypto'
 import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkLabel } from '@jardinero/core/shelf'
 import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
 import { checkSection } from '@jardinero/core/yard'
+import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
@@ -32,10 +32,7 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
 ]
 
 /** An id of this account for a row of the file: the same file always gives the same id, so taking it in twice adds nothing. */
-function idFor(accountId: string, filed: string): string {
-  const hex = createHash('sha256').update(`${accountId}/${filed}`).digest('hex')
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`
-}
+const idFor = (accountId: string, filed: string): string => fixedId(`${accountId}/${filed}`)
 
 /** References that lead nowhere, and rows the core would refuse. */
 function checkFile(file: AccountFile): Refusal[] {

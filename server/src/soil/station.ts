@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import Papa from 'papaparse'
 import type { StationTaken } from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
@@ -10,15 +9,10 @@ import {
   type StationDay,
   type StationMapping,
 } from '@jardinero/core/soil'
+import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { fetchStation } from './weather.ts'
-
-/** One id for a day of a yard: the same file again changes the same rows. */
-function rowId(yardId: string, what: string): string {
-  const hex = createHash('sha256').update(`${yardId}/${what}`).digest('hex')
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-8${hex.slice(13, 16)}-a${hex.slice(17, 20)}-${hex.slice(20, 32)}`
-}
 
 /** Lines that look like a heading: no digit in the first cell. */
 const headingLines = (rows: string[][]): number => {
@@ -30,7 +24,7 @@ const chunk = 500
 
 async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]): Promise<void> {
   const rows = days.map((d) => ({
-    id: rowId(yardId, d.day),
+    id: fixedId(`${yardId}/${d.day}`),
     accountId: scope.accountId,
     yardId,
     day: d.day,
@@ -87,7 +81,7 @@ export async function takeTypicalYear(
   const { days, latitude, longitude } = accept(parseEpw(epw))
   await scope.manager.delete('typical_year', { accountId: scope.accountId, yardId })
   await scope.manager.insert('typical_year', {
-    id: rowId(yardId, 'typical year'),
+    id: fixedId(`${yardId}/typical year`),
     accountId: scope.accountId,
     yardId,
     latitude,

@@ -10,7 +10,7 @@ const { say } = useWords()
 
 <template>
   <div class="scroll">
-    <table>
+    <table class="rows">
       <thead>
         <tr>
           <th>{{ say('bench.load') }}</th>
@@ -49,21 +49,9 @@ const { say } = useWords()
 .scroll {
   overflow-x: auto;
 }
-table {
-  border-collapse: collapse;
-  width: 100%;
-  margin-top: 1rem;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--quiet);
-  font-size: 0.86rem;
-}
 td,
 th {
-  padding: 0.35rem 0.9rem 0.35rem 0;
-  border-bottom: 1px solid var(--rule);
+  padding-right: 0.9rem;
   white-space: nowrap;
 }
 tfoot td {

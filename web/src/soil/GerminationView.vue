@@ -8,6 +8,7 @@ import type { GerminationCurve } from '@jardinero/core/soil'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlants } from '../scout/usePlants.ts'
+import PlaceTabs from './PlaceTabs.vue'
 import { useSoilNow } from './useSoilNow.ts'
 
 /** How much of each weed comes up when, at a place: the share emerged with its spread, flush by flush. */
@@ -66,17 +67,12 @@ const curves = computed(() =>
 
 <template>
   <section v-if="loaded">
-    <p class="cuts" role="group" :aria-label="say('soil.place')">
-      <button
-        v-for="p in places"
-        :key="p.id"
-        type="button"
-        :aria-pressed="p.id === shown"
-        @click="placeId = p.id"
-      >
-        {{ p.name }}
-      </button>
-    </p>
+    <PlaceTabs
+      :model-value="shown"
+      :places="places"
+      :label="say('soil.place')"
+      @update:model-value="placeId = $event"
+    />
     <p v-if="!answer" class="quiet" role="status">
       {{ store.problem ?? say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 }) }}
     </p>
@@ -112,26 +108,6 @@ const curves = computed(() =>
 </template>
 
 <style scoped>
-.cuts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 0.9rem;
-  margin-bottom: 0.5rem;
-}
-.cuts button {
-  all: unset;
-  cursor: pointer;
-  color: var(--quiet);
-  min-height: 24px;
-}
-.cuts button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-bottom: 2px solid var(--clay);
-}
-.cuts button:focus-visible {
-  outline: 2px solid var(--clay);
-}
 article {
   border-top: 1px solid var(--rule);
   padding: 0.5rem 0 0.3rem;

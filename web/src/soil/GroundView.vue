@@ -5,6 +5,7 @@ import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import GroundPicture from './GroundPicture.vue'
 import PlaceTable from './PlaceTable.vue'
+import PlaceTabs from './PlaceTabs.vue'
 import ReadingsChart from './ReadingsChart.vue'
 import SoilLines from './SoilLines.vue'
 import { seriesColumns, seriesRows } from './ahead.ts'
@@ -58,17 +59,12 @@ const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, 
       <figcaption>
         <strong>{{ say('soil.groundOf', { place: placeName(shown.id) }) }}</strong>
         <span class="quiet small">{{ say('soil.groundSays') }}</span>
-        <span class="cuts" role="group" :aria-label="say('soil.cutAt')">
-          <button
-            v-for="p in places"
-            :key="p.id"
-            type="button"
-            :aria-pressed="p.id === shown.id"
-            @click="cut = p.id"
-          >
-            {{ p.name }}
-          </button>
-        </span>
+        <PlaceTabs
+          :model-value="shown.id"
+          :places="places"
+          :label="say('soil.cutAt')"
+          @update:model-value="cut = $event"
+        />
       </figcaption>
       <GroundPicture
         :outlook="shown"
@@ -110,26 +106,6 @@ figcaption {
   align-items: baseline;
   gap: 0.2rem 0.7rem;
   margin: 0 0 0.2rem;
-}
-.cuts {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 0.7rem;
-}
-.cuts button {
-  all: unset;
-  cursor: pointer;
-  font-size: 0.86rem;
-  color: var(--quiet);
-  min-height: 24px;
-}
-.cuts button[aria-pressed='true'] {
-  color: var(--ink);
-  font-weight: 600;
-  border-bottom: 2px solid var(--clay);
-}
-.cuts button:focus-visible {
-  outline: 2px solid var(--clay);
 }
 .away {
   border-left: 3px solid var(--ember);

@@ -46,7 +46,7 @@ const rows = computed(() =>
 </script>
 
 <template>
-  <table>
+  <table class="rows">
     <thead>
       <tr>
         <th>{{ say('soil.place') }}</th>
@@ -69,22 +69,3 @@ const rows = computed(() =>
     </tbody>
   </table>
 </template>
-
-<style scoped>
-table {
-  border-collapse: collapse;
-  width: 100%;
-  margin-top: 1rem;
-}
-th {
-  text-align: left;
-  font-weight: 500;
-  color: var(--quiet);
-  font-size: 0.86rem;
-}
-td,
-th {
-  padding: 0.35rem 0.6rem 0.35rem 0;
-  border-bottom: 1px solid var(--rule);
-}
-</style>

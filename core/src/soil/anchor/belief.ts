@@ -4,11 +4,11 @@ import { choleskyRoot } from './cholesky.ts'
  * What is believed of a yard's places beyond the model, and how sure. Each place differs from the model by a lasting offset,
  * a gain on the model's swing, a residual that fades in days and one that fades in weeks; a part of each is common to the
  * whole yard, so that a reading at one place says something, and less, of the others. Standard deviations; estimates of
- * the trade, wide enough for an edge that is not like others. Together 1.6 K, a gain of 0.09.
+ * the trade, wide enough for an edge that is not like others. Together 1.5 K, a gain of 0.09.
  */
 export const beliefPrior = {
-  common: { offset: 0.6, gain: 0.05, days: 0.3, weeks: 0.55 },
-  own: { offset: 0.95, gain: 0.07, days: 0.3, weeks: 0.95 },
+  common: { offset: 0.6, gain: 0.05, days: 0.3, weeks: 0.45 },
+  own: { offset: 0.95, gain: 0.07, days: 0.25, weeks: 0.75 },
   /** Days in which each residual fades to 1/e. */
   fadeDays: { days: 5, weeks: 30 },
 } as const
