@@ -11,14 +11,14 @@ export interface TypicalDay {
   wind: number
 }
 
-/** What an EnergyPlus weather file says: a typical year, and where. */
+/** What an EPW file says: a typical year, and where. */
 export interface TypicalYear {
   latitude: number
   longitude: number
   days: TypicalDay[]
 }
 
-/** Columns of a data line (EnergyPlus weather format): month, day, hour, dry bulb °C, global horizontal Wh m⁻², wind m s⁻¹. */
+/** Columns of a data line (the open EPW format): month, day, hour, dry bulb °C, global horizontal Wh m⁻², wind m s⁻¹. */
 const at = { month: 1, day: 2, dryBulb: 6, global: 13, wind: 21 } as const
 const headingLines = 8
 const hoursOfYear = 8760
