@@ -1,7 +1,10 @@
 import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
 import { choose, enterDemo, expect, test } from './running.ts'
 
 const heading = 'h1'
+/** Out of the field one is in, so that keys are keys again. */
+const leave = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement).blur())
 /** A simulation of a year takes its seconds where other work goes on. */
 const simulated = { timeout: 40_000 }
 
@@ -37,18 +40,20 @@ test('the demo: answers open their working, days can be stood on, schools change
 
   await choose(page, 'School of timing', 'one full pass before 55 °F')
   await expect(page.locator(heading)).toContainText('Front middle is at', simulated)
+  await leave(page)
   await page.keyboard.press('0')
   await expect(page.getByText(/Wait with the pre-emergent until about/)).toBeVisible()
   await page.keyboard.press('3')
   await choose(page, 'School of timing', 'two halves by weeks')
   await expect(page.locator(heading)).toContainText('Go: the first part now', simulated)
+  await leave(page)
   await page.keyboard.press('0')
   await expect(page.getByText('Put the pre-emergent down on Front, Side strip.')).toBeVisible()
   await page.keyboard.press('3')
   await choose(page, 'School of timing', 'edge-led')
   await expect(page.locator(heading)).toContainText('Put it down', simulated)
 
-  await page.locator(heading).click()
+  await leave(page)
   await page.keyboard.press('r')
   await choose(page, 'Place', 'Drive edge')
   await page.getByLabel('Temperature, °F').fill('47')

@@ -65,7 +65,7 @@ await take('drill', '/scout?at=drill', async (page) => {
   await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
 })
 const whole = (page: Page) => page.getByText('200 seasons').waitFor({ timeout: 60_000 })
-const answered = (page: Page) => page.locator('article').nth(2).waitFor({ timeout: 60_000 })
+const answered = (page: Page) => page.locator('article article').nth(2).waitFor({ timeout: 60_000 })
 await take('soil', '/soil', whole)
 await take('soil-schools', '/soil?at=schools', answered)
 await take('soil-germination', '/soil?at=germination', answered)

@@ -37,20 +37,20 @@ test('a reading at the drive edge moves the edge and, less, the others; a hot on
   await expect(page.getByText('One reading left out')).toHaveCount(1)
   const before = { edge: await rowOf(page, 'Drive edge'), middle: await rowOf(page, 'Front middle') }
   const started = Date.now()
-  await read(page, 'Drive edge', '51')
-  await expect(page.locator('.latest')).toContainText('51 °F')
+  await read(page, 'Drive edge', '46')
+  await expect(page.locator('.latest')).toContainText('Feb 28, 10:00 AM')
   await expect
     .poll(async () => (await rowOf(page, 'Drive edge')).mean, { timeout: 15_000 })
     .toBeGreaterThan(before.edge.mean)
   expect(Date.now() - started).toBeLessThan(20_000)
   const after = { edge: await rowOf(page, 'Drive edge'), middle: await rowOf(page, 'Front middle') }
-  expect(after.middle.mean - before.middle.mean).toBeGreaterThanOrEqual(0)
-  expect(after.middle.mean - before.middle.mean).toBeLessThan(after.edge.mean - before.edge.mean)
+  // The middle has its own readings: it hardly moves.
+  expect(Math.abs(after.middle.mean - before.middle.mean)).toBeLessThan(after.edge.mean - before.edge.mean)
 
   await read(page, 'Front middle', '85')
   await expect(page.getByText('One reading left out')).toHaveCount(2, { timeout: 15_000 })
   await expect(page.locator('.rests')).toContainText(
-    /Front middle, Feb 28, 10:00 AM: not believable\. About 4\d/,
+    /Front middle, Feb 28, 10:00 AM: not believable\. About \d\d/,
   )
   const kept = await rowOf(page, 'Front middle')
   expect(Math.abs(kept.mean - after.middle.mean)).toBeLessThan(0.3)
@@ -141,7 +141,7 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
   const first = await page.locator('h1').textContent()
   await page.locator('.rest', { hasText: 'edge opens' }).getByRole('button', { name: 'Change' }).click()
   await page.getByLabel('edge opens, °F').fill('40')
-  await expect(page.getByText('from 45 °F to 53 °F')).toBeVisible()
+  await expect(page.getByText(/45 °F.*53 °F/)).toBeVisible()
   await page.getByLabel('edge opens, °F').fill('46')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('h1')).not.toHaveText(first!, { timeout: 15_000 })
@@ -150,7 +150,7 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
 
   const middle = (await rowOf(page, 'Front middle')).added
   await page.locator('.rest', { hasText: 'Soil and turf' }).getByRole('button', { name: 'Change' }).click()
-  await choose(page, 'Texture', 'sand')
+  await choose(page, 'Texture', /^sand$/)
   await page.getByLabel('Mowing height, in').fill('1')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('.rest', { hasText: 'Soil and turf' })).toContainText('sand')
@@ -158,12 +158,12 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
 
   await page.getByRole('button', { name: 'Germination' }).click()
   await choose(page, 'Watch another weed', 'prostrate knotweed')
-  await expect(page.locator('article', { hasText: 'prostrate knotweed' })).toContainText('A tenth by', {
+  await expect(page.locator('article article', { hasText: 'prostrate knotweed' })).toContainText('A tenth by', {
     timeout: 15_000,
   })
   await page.getByRole('button', { name: 'Nine schools' }).click()
-  await expect(page.locator('article')).toHaveCount(9)
-  const blossom = page.locator('article', { hasText: 'by blossom' })
+  await expect(page.locator('article article')).toHaveCount(9)
+  const blossom = page.locator('article article', { hasText: 'by blossom' })
   const due = await blossom.locator('li').textContent()
   await page.getByRole('button', { name: 'Add a sign' }).click()
   await page.getByRole('button', { name: 'Save' }).click()
@@ -183,13 +183,13 @@ test('a southern yard gets its autumn in March', async ({ page, running }) => {
   await page.getByLabel('width at the other end').fill('50')
   await page.getByLabel('length').fill('60')
   await page.getByRole('button', { name: 'Next' }).click()
-  await page.getByLabel('Temperature, °F').fill('66')
+  await page.getByLabel('Temperature, °F').fill('73')
   await page.getByRole('button', { name: 'Show me the answer' }).click()
   await expect(page.locator('h1')).toContainText(/\d/)
   await page.goto(`${running.url}/soil`)
   await choose(page, 'School of timing', 'autumn, for winter annuals')
   await expect(page.locator('h1')).toContainText(
-    /Put the first part down .*(Feb|Mar|Apr) \d+.*(Mar|Apr) \d+ at the latest/,
+    /Put the first part down .* by (Mar|Apr) \d+ at the latest/,
     simulated,
   )
 })

@@ -56,7 +56,11 @@ watch([model, shownUnit], ([value]) => {
 <template>
   <FieldRow
     v-slot="{ id, described, invalid }"
-    :label="shownUnit && shownUnit !== 'count' ? `${label}, ${say(`unit.${shownUnit}`)}` : label"
+    :label="
+      shownUnit && shownUnit !== 'count' && shownUnit !== 'times'
+        ? `${label}, ${say(`unit.${shownUnit}`)}`
+        : label
+    "
     :fault="fault"
     :hint="hint ?? ''"
   >

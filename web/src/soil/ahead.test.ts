@@ -174,6 +174,8 @@ function standWorkers() {
     class {
       onmessage?: (event: { data: unknown }) => void
       postMessage(data: SimulateOrder | AnswerOrder) {
+        // What crosses to a worker must be plain.
+        structuredClone(data)
         queueMicrotask(() => this.work(data))
       }
       work(data: SimulateOrder | AnswerOrder) {
@@ -269,7 +271,12 @@ describe('the forecast of a yard', () => {
     ])
   })
   it('asks again, without a new simulation, when a reading is added or a day to come is stood on', async () => {
-    const { use, router } = await atHome({ path: '/soil', readings: [reading('e', '2026-02-27', 47)] })
+    const yards = [{ ...homeState().yards[0]!, timingParameters: { edgeLed: { edgeOpens: 9 } } }]
+    const { use, router } = await atHome({
+      path: '/soil',
+      readings: [reading('e', '2026-02-27', 47)],
+      state: { yards },
+    })
     const [store, season] = [useSoil(), useSeason()]
     const seen = standWorkers()
     answerWith(200)
@@ -280,7 +287,11 @@ describe('the forecast of a yard', () => {
     await router.push('/soil?day=2026-04-01')
     await until(() => store.stored!.day === '2026-04-01')
     expect(seen.simulated).toHaveLength(2)
-    expect(seen.asked.at(-1)!.question).toMatchObject({ today, standing: 32 })
+    expect(seen.asked.at(-1)!.question).toMatchObject({
+      today,
+      standing: 32,
+      parameters: { edgeLed: { edgeOpens: 9 } },
+    })
   })
   it('shows the days its weather is made of', async () => {
     const { show, settle } = await atHome({ path: '/soil?at=weather' })

@@ -79,7 +79,10 @@ export function buildSoilRequest(
       signs: signs.filter((s) => s.day <= last).map(({ kind, day: on }) => ({ kind, day: on })),
       weeds,
       school: yard.timingSchool,
-      parameters: yard.timingParameters ?? {},
+      // A copy of its own: what the stores hold cannot cross to a worker.
+      parameters: Object.fromEntries(
+        Object.entries(yard.timingParameters ?? {}).map(([id, changed]) => [id, { ...changed }]),
+      ),
       seed,
       standing: Math.max(0, daysBetween(last, day)),
     },
