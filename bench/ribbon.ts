@@ -14,7 +14,7 @@ export async function benchRibbon(): Promise<void> {
   await page.getByRole('button', { name: 'Enter the demo yard' }).click()
   await page.locator('h1').waitFor()
   await page.goto(`${running.url}/soil`)
-  await page.getByText('200 seasons').waitFor({ timeout: 60_000 })
+  await page.getByText('200 seasons made').waitFor({ timeout: 60_000 })
   await page.evaluate(() => {
     const seen = { frames: [] as number[], longest: 0 }
     Object.assign(window, { seen })

@@ -43,7 +43,7 @@ const mixing = async (page: Page) => {
   await page.getByRole('button', { name: 'Start mixing' }).click()
   await page.getByRole('button', { name: 'It’s in' }).click()
 }
-await take('today', '/?day=2026-03-06')
+await take('today', '/?day=2026-03-06', (page) => page.getByText('until about').waitFor({ timeout: 60_000 }))
 await take('yard', '/yard')
 await take('scout', '/scout')
 const keyed = async (page: Page) => {
@@ -64,12 +64,14 @@ await take('drill', '/scout?at=drill', async (page) => {
   await page.locator('.choices button').first().waitFor()
   await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
 })
-const whole = (page: Page) => page.getByText('200 seasons').waitFor({ timeout: 60_000 })
+const whole = (page: Page) => page.getByText('200 seasons made').waitFor({ timeout: 60_000 })
 const answered = (page: Page) => page.locator('article article').nth(2).waitFor({ timeout: 60_000 })
 await take('soil', '/soil', whole)
 await take('soil-schools', '/soil?at=schools', answered)
 await take('soil-germination', '/soil?at=germination', answered)
-await take('soil-weather', '/soil?at=weather')
+await take('soil-weather', '/soil?at=weather', (page) =>
+  page.getByText('Put it down').waitFor({ timeout: 60_000 }),
+)
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),

@@ -158,9 +158,12 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
 
   await page.getByRole('button', { name: 'Germination' }).click()
   await choose(page, 'Watch another weed', 'prostrate knotweed')
-  await expect(page.locator('article article', { hasText: 'prostrate knotweed' })).toContainText('A tenth by', {
-    timeout: 15_000,
-  })
+  await expect(page.locator('article article', { hasText: 'prostrate knotweed' })).toContainText(
+    'A tenth by',
+    {
+      timeout: 15_000,
+    },
+  )
   await page.getByRole('button', { name: 'Nine schools' }).click()
   await expect(page.locator('article article')).toHaveCount(9)
   const blossom = page.locator('article article', { hasText: 'by blossom' })

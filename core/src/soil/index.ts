@@ -3,6 +3,7 @@ export {
   believableDepthCm,
   believableSoilC,
   checkReading,
+  isOddReading,
   timingDepthCm,
   type ProbedPlace,
   type ProbeReading,

@@ -8,7 +8,7 @@ import {
   type Day,
   type Figure,
 } from '../quantity/index.ts'
-import { timingDepthCm, type ProbedPlace, type ProbeReading } from './reading.ts'
+import { isOddReading, timingDepthCm, type ProbedPlace, type ProbeReading } from './reading.ts'
 
 /** What a place's readings say on a day. */
 export interface PlaceSoil {
@@ -89,12 +89,15 @@ function trend(days: [Day, number][], on: Day): Figure<'deltaC/d'> | undefined {
  * @param readings any order, any places.
  */
 export function computePlaceSoil(place: ProbedPlace, readings: ProbeReading[], on: Day): PlaceSoil {
-  const mine = readings.filter((r) => r.placeId === place.id && r.day <= on)
+  const all = readings.filter((r) => r.placeId === place.id && r.day <= on)
+  const mine = all.filter((r) => !isOddReading(r, all))
   const atDepth = mine.filter((r) => r.depthCm >= timingDepthCm.least && r.depthCm <= timingDepthCm.most)
   const days = dailyMeans(atDepth)
   const { mean: mean5, count, old } = fiveDayMean(days, on)
   const last = atDepth.toSorted((a, b) => (a.day + a.hour / 100 < b.day + b.hour / 100 ? -1 : 1)).at(-1)
   const cautions: Caution[] = []
+  if (all.length > mine.length)
+    cautions.push({ code: 'oddReadings', params: { place: place.name, count: all.length - mine.length } })
   if (mine.length > atDepth.length)
     cautions.push({ code: 'otherDepthIgnored', params: { count: mine.length - atDepth.length } })
   if (old && last)

@@ -1,4 +1,4 @@
-import type { Day, Refusal } from '../quantity/index.ts'
+import { daysBetween, type Day, type Refusal } from '../quantity/index.ts'
 import type { PlaceKind } from '../yard/index.ts'
 
 /** One settled probe reading, its time already in the yard's own time zone. */
@@ -48,4 +48,23 @@ export function checkReading(reading: Pick<ProbeReading, 'temperatureC' | 'depth
       },
     })
   return refusals
+}
+
+/** How a reading is told to be odd from readings alone: days about it, how many others there must be, and how far off it is, K. */
+const odd = { days: 12, others: 3, offK: 9 } as const
+
+/**
+ * Whether a reading cannot belong with its place's others: far from the median of those about it. Only the hour and the
+ * weather could make such a difference, and at 2 in they do not. The simulation says the same by its own error.
+ */
+export function isOddReading(reading: ProbeReading, readings: ProbeReading[]): boolean {
+  const others = readings
+    .filter((r) => r !== reading && r.placeId === reading.placeId)
+    .filter((r) => Math.abs(daysBetween(reading.day, r.day)) <= odd.days)
+    .map((r) => r.temperatureC)
+    .sort((a, b) => a - b)
+  if (others.length < odd.others) return false
+  const middle =
+    (others[Math.floor((others.length - 1) / 2)]! + others[Math.ceil((others.length - 1) / 2)]!) / 2
+  return Math.abs(reading.temperatureC - middle) > odd.offK
 }

@@ -40,7 +40,7 @@ const timing = (readings: ProbeReading[], more: Partial<TimingRequest> = {}) => 
 describe('one place', () => {
   it('takes the mean of the daily means over five days, at 2 in only, up to the day', () => {
     const readings: ProbeReading[] = [
-      { placeId: 'm', day: '2026-02-23', hour: 10, depthCm: 5, temperatureC: 30 },
+      { placeId: 'm', day: '2026-02-23', hour: 10, depthCm: 5, temperatureC: 14 },
       { placeId: 'm', day: '2026-02-24', hour: 9, depthCm: 5, temperatureC: 4 },
       { placeId: 'm', day: '2026-02-24', hour: 15, depthCm: 5, temperatureC: 8 },
       { placeId: 'm', day: '2026-02-28', hour: 10, depthCm: 5, temperatureC: 9 },
@@ -51,6 +51,17 @@ describe('one place', () => {
     expect(soil.fiveDayMean?.value).toBeCloseTo((6 + 9) / 2, 12)
     expect(soil.daysRead).toBe(2)
     expect(soil.cautions.map((c) => c.code)).toEqual(['otherDepthIgnored', 'fewReadings'])
+  })
+  it('leaves out a reading far from the others of its days, and says so', () => {
+    const hot: ProbeReading = { placeId: 'm', day: '2026-02-27', hour: 13, depthCm: 5, temperatureC: 27 }
+    const soil = computePlaceSoil(middle, [...rising('m', 47, 0.5), hot], day)
+    expect(soil.fiveDayMean?.value).toBeCloseTo(F(46), 9)
+    expect(soil.cautions).toContainEqual({
+      code: 'oddReadings',
+      params: { place: 'Open middle', count: 1 },
+    })
+    const alone = computePlaceSoil(middle, [hot], day)
+    expect(alone.fiveDayMean?.value).toBe(27)
   })
   it('finds the slope of a straight rise', () => {
     expect(computePlaceSoil(middle, rising('m', 47, 0.5), day).trend?.value).toBeCloseTo(0.5 / 1.8, 9)

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { Day } from '@jardinero/core/quantity'
-import { timingDepthCm, type ProbeReading } from '@jardinero/core/soil'
+import { isOddReading, timingDepthCm, type ProbeReading } from '@jardinero/core/soil'
 import { useYard } from '../kit/useYard.ts'
 import { aheadPoints, observedPoints, type SoilPoint } from '../soil/ahead.ts'
 import { useSoilNow } from '../soil/useSoilNow.ts'
@@ -41,7 +41,8 @@ export function useSeasonLines() {
         r.day <= today.value &&
         r.depthCm >= timingDepthCm.least &&
         r.depthCm <= timingDepthCm.most &&
-        !out.value.has((r as { id?: string }).id ?? ''),
+        !out.value.has((r as { id?: string }).id ?? '') &&
+        !isOddReading(r, probeReadings.value),
     )
     const points = [...byDay(mine)].map(([day, ts]) => ({
       day,

@@ -139,7 +139,10 @@ header .small {
 }
 svg {
   display: block;
-  overflow: visible;
+}
+/* Back to where the months stand. */
+article svg {
+  margin-left: calc(-0.7rem - 3px);
 }
 .axis text {
   font-size: 12px;

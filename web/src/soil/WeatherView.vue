@@ -63,7 +63,7 @@ const days = computed(() => {
     const day = dayIn(h.at, timeZone.value)
     if (!seen.has(day)) seen.set(day, x.value(dateOf(h)))
   }
-  return [...seen].map(([day, at]) => ({ day, at }))
+  return [...seen].map(([day, at]) => ({ day, at, named: at < width.value - 50 }))
 })
 const ticks = computed(() =>
   temperatureTicks(air.value.domain() as [number, number], session.preferences.temperature).filter(
@@ -92,7 +92,7 @@ const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, 
       >
         <g v-for="d in days" :key="d.day">
           <line :x1="d.at" :x2="d.at" y1="8" :y2="height - 18" class="rule" />
-          <text :x="d.at + 3" :y="height - 4">{{ sayDay(d.day) }}</text>
+          <text v-if="d.named" :x="d.at + 3" :y="height - 4">{{ sayDay(d.day) }}</text>
         </g>
         <g v-for="t in ticks" :key="t">
           <text :x="left - 5" :y="air(t) + 4" class="end">

@@ -1,7 +1,13 @@
 import { extent } from 'd3-array'
 import { scaleLinear, scaleUtc } from 'd3-scale'
 import { addDays, convert, type Day } from '@jardinero/core/quantity'
-import { computePlaceSoil, timingDepthCm, type ProbedPlace, type ProbeReading } from '@jardinero/core/soil'
+import {
+  computePlaceSoil,
+  isOddReading,
+  timingDepthCm,
+  type ProbedPlace,
+  type ProbeReading,
+} from '@jardinero/core/soil'
 
 const dateOf = (day: Day, hour = 0) => new Date(Date.parse(`${day}T00:00:00Z`) + hour * 3_600_000)
 
@@ -24,7 +30,11 @@ export function placeLines(
 ): PlaceLine[] {
   return places.map((place) => {
     const mine = readings.filter(
-      (r) => r.placeId === place.id && r.depthCm >= timingDepthCm.least && r.depthCm <= timingDepthCm.most,
+      (r) =>
+        !isOddReading(r, readings) &&
+        r.placeId === place.id &&
+        r.depthCm >= timingDepthCm.least &&
+        r.depthCm <= timingDepthCm.most,
     )
     const dots = mine
       .filter((r) => r.day >= from && r.day <= to)
