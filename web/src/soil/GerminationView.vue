@@ -9,6 +9,7 @@ import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlants } from '../scout/usePlants.ts'
 import PlaceTabs from './PlaceTabs.vue'
+import SoilProgress from './SoilProgress.vue'
 import { useSoilNow } from './useSoilNow.ts'
 
 /** How much of each weed comes up when, at a place: the share emerged with its spread, flush by flush. */
@@ -73,9 +74,7 @@ const curves = computed(() =>
       :label="say('soil.place')"
       @update:model-value="placeId = $event"
     />
-    <p v-if="!answer" class="quiet" role="status">
-      {{ store.problem ?? say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 }) }}
-    </p>
+    <p v-if="!answer">{{ store.problem }} <SoilProgress /></p>
     <div ref="box">
       <article v-for="{ curve, band, line: path, says } in curves" :key="curve.plant + curve.trend">
         <h3>

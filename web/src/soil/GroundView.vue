@@ -8,6 +8,7 @@ import PlaceTable from './PlaceTable.vue'
 import PlaceTabs from './PlaceTabs.vue'
 import ReadingsChart from './ReadingsChart.vue'
 import SoilLines from './SoilLines.vue'
+import SoilProgress from './SoilProgress.vue'
 import { seriesColumns, seriesRows } from './ahead.ts'
 import { useSoilNow } from './useSoilNow.ts'
 
@@ -74,9 +75,8 @@ const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, 
       />
       <figcaption>
         <strong>{{ say('soil.lines') }}</strong> <span class="sample">{{ say('soil.ahead.simulated') }}</span>
-        <span class="quiet small">{{
-          store.progress ? say('soil.ahead.computing', store.progress) : rests
-        }}</span>
+        <SoilProgress v-if="store.progress" />
+        <span v-else class="quiet small">{{ rests }}</span>
       </figcaption>
       <SoilLines :answer="answer" :set-aside="out" :forecast-days="forecastDays" />
       <PlaceTable :answer="answer" />
@@ -88,9 +88,7 @@ const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, 
       </p>
     </template>
     <template v-else>
-      <p v-if="!store.problem" class="quiet small" role="status">
-        {{ say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 }) }}
-      </p>
+      <SoilProgress />
       <ReadingsChart :timing="timing" />
     </template>
   </figure>

@@ -8,6 +8,7 @@ import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useYard } from '../kit/useYard.ts'
+import SoilProgress from './SoilProgress.vue'
 import { useSoilNow, type DatedPass } from './useSoilNow.ts'
 
 /** The nine schools of timing on this lawn and its weather: from when, until when, and until when at the latest. */
@@ -60,9 +61,7 @@ const rows = computed(() => schools.value.toSorted((a, b) => a.school.localeComp
 <template>
   <section>
     <p class="quiet small">{{ say('soil.schoolsSay') }}</p>
-    <p v-if="!answer" class="quiet" role="status">
-      {{ store.problem ?? say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 }) }}
-    </p>
+    <p v-if="!answer">{{ store.problem }} <SoilProgress /></p>
     <div ref="box" class="axis">
       <svg v-if="width && answer" :width="width" height="20" aria-hidden="true">
         <text v-for="m in months" :key="m.getTime()" :x="x(m) + 3" y="14">{{ monthName(m) }}</text>

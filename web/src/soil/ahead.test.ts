@@ -12,6 +12,7 @@ import type { AnswerOrder } from '../workers/answerSoil.ts'
 import type { SimulateOrder } from '../workers/simulateSoil.ts'
 import GerminationView from './GerminationView.vue'
 import SchoolsView from './SchoolsView.vue'
+import SoilProgress from './SoilProgress.vue'
 import SoilStation from './SoilStation.vue'
 import WeatherView from './WeatherView.vue'
 import { crossingCode, crossingDensity, seriesColumns, seriesRows } from './ahead.ts'
@@ -292,6 +293,38 @@ describe('the forecast of a yard', () => {
       standing: 32,
       parameters: { edgeLed: { edgeOpens: 9 } },
     })
+  })
+  it('is broken off and begun again by the person, and what is there by then answers', async () => {
+    const { use, show, settle } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    let told: ((event: { data: unknown }) => void) | undefined
+    const asked: AnswerOrder[] = []
+    vi.stubGlobal(
+      'Worker',
+      class {
+        onmessage?: (event: { data: unknown }) => void
+        postMessage(data: SimulateOrder | AnswerOrder) {
+          if ('request' in data) told ??= (event) => this.onmessage?.(event)
+          else asked.push(data)
+        }
+        terminate() {}
+      },
+    )
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => told)
+    told!({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 60 } } })
+    const progress = show(SoilProgress)
+    await settle()
+    expect(progress.text()).toContain('60 of 200 seasons')
+    const before = asked.filter((a) => a.kind === 'ask').length
+    await progress.find('button').trigger('click')
+    await settle()
+    expect(progress.text()).toContain('stopped at 60 of 200')
+    expect(asked.filter((a) => a.kind === 'ask')).toHaveLength(before + 1)
+    await progress.find('button').trigger('click')
+    await settle()
+    expect(store.progress).toEqual({ done: 0, of: 200 })
   })
   it('shows the days its weather is made of', async () => {
     const { show, settle } = await atHome({ path: '/soil?at=weather' })

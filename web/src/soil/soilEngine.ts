@@ -97,9 +97,15 @@ export function createSoilEngine(told: Told) {
       return runner
     })
   }
+  /** Breaks the runs off; what is there by then answers. */
+  function halt(): void {
+    stop()
+    if (ready && question) ask(question)
+  }
   return {
     simulate,
     ask,
+    halt,
     close: () => {
       stop()
       answerer?.terminate()

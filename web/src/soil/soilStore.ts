@@ -21,8 +21,10 @@ export const useSoil = defineStore('soil', () => {
   /** What stands in the way, in words. */
   const problem = ref<string>()
   const stored = shallowRef<StoredAnswer>()
-  /** Members done of those wanted; nothing while nothing runs. */
+  /** Members done of those wanted; nothing once all are. */
   const progress = ref<{ done: number; of: number }>()
+  /** Broken off by the person, with the members done by then; going on begins anew. */
+  const stopped = ref(false)
 
   async function loadWeather(yardId: string, today: string, anew = false): Promise<void> {
     const key = `${yardId} ${today}`
@@ -40,5 +42,5 @@ export const useSoil = defineStore('soil', () => {
       problem.value = error.problem.detail
     }
   }
-  return { weather, weatherOf, problem, stored, progress, loadWeather }
+  return { weather, weatherOf, problem, stored, progress, stopped, loadWeather }
 })

@@ -81,10 +81,19 @@ export function useSoilForecast(): void {
       if (!next || !key) return
       const same = running?.key === key
       running = { key, request: next }
-      if (same) engine.ask(next.question)
-      else engine.simulate(next.simulation, next.question)
+      if (same) return engine.ask(next.question)
+      store.stopped = false
+      engine.simulate(next.simulation, next.question)
     },
     { debounce: () => (running || atSoil.value ? patienceMs.here : patienceMs.elsewhere), immediate: true },
+  )
+  watch(
+    () => store.stopped,
+    (stopped) => {
+      if (stopped) engine.halt()
+      else if (running && store.progress)
+        engine.simulate(running.request.simulation, running.request.question)
+    },
   )
   watch(
     () => yard.value?.id,
