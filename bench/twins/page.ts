@@ -90,6 +90,9 @@ ${(['rising', 'falling'] as const).map((trend) => row(trend === 'rising' ? 'spri
 ${(['middle', 'edge', 'atypical'] as const).map((kind) => row({ middle: 'open middle', edge: 'edge', atypical: 'atypical edge' }[kind], ...both(of((r) => r.kind === kind)))).join('\n')}
 ${row('atypical edge, at most 7 days before', ...both(of((r) => r.kind === 'atypical' && r.lead <= 7)))}
 
+Five weeks ahead ten readings of the last four weeks change nothing, and the mean error is a little larger with them: what the weather will do outweighs what is known of
+the ground, and a winter's offset is not yet a spring's. Three days ahead the interval is too careful. "Already past" counts as a month ago, "not this season" as three months on.
+
 ![coverage](soil/coverage.svg)
 ![error](soil/error.svg)
 ![PIT](soil/pit.svg)
