@@ -1,5 +1,5 @@
 // npm test: formatting, lint, types, unit and API tests against a real PostgreSQL, journeys in headless Chromium.
-import { spawnSync } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { buildWhenStale } from './build.mjs'
@@ -15,14 +15,28 @@ const run = (command, args, env = {}) =>
   spawnSync(command, args, { cwd: projectFolder, stdio: 'inherit', env: { ...process.env, ...env } })
     .status === 0
 
-/** One check that passes or fails whole. */
+/** One check that passes or fails whole; its words are printed when it is done, so that two can run at once. */
 function check(name, command, args) {
-  console.log(`\n— ${name}`)
   const started = Date.now()
-  const ok = run(command, args)
-  console.log(`${ok ? 'passed' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s`)
-  if (ok) passed++
-  else failed++
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: projectFolder, env: process.env })
+    const words = []
+    child.stdout.on('data', (chunk) => words.push(chunk))
+    child.stderr.on('data', (chunk) => words.push(chunk))
+    const end = (ok) => {
+      console.log(`\n— ${name}\n${Buffer.concat(words).toString()}`)
+      console.log(`${ok ? 'passed' : 'FAILED'} in ${((Date.now() - started) / 1000).toFixed(1)} s`)
+      if (ok) passed++
+      else failed++
+      done()
+    }
+    child.once('error', () => end(false))
+    child.once('close', (code) => end(code === 0))
+  })
+}
+/** Checks one after another. */
+async function lane(...checks) {
+  for (const run of checks) await run()
 }
 
 /** A test runner that writes its counts as JSON; broken off without counts, it counts as one failure. */
@@ -42,11 +56,17 @@ try {
   rmSync(results, { recursive: true, force: true })
   mkdirSync(results, { recursive: true })
 
-  check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-  check('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-  check('types of the core', bin('tsc'), ['--noEmit', '-p', 'core'])
-  check('types of server, words, contract, tests', bin('tsc'), ['--noEmit'])
-  check('types of the web', bin('vue-tsc'), ['--noEmit', '-p', 'web'])
+  await Promise.all([
+    lane(
+      () => check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
+      () => check('types of the web', bin('vue-tsc'), ['--noEmit', '-p', 'web']),
+    ),
+    lane(
+      () => check('lint', bin('eslint'), ['.', '--max-warnings', '0']),
+      () => check('types of the core', bin('tsc'), ['--noEmit', '-p', 'core']),
+      () => check('types of server, words, contract, tests', bin('tsc'), ['--noEmit']),
+    ),
+  ])
   const unit = join(results, 'unit.json')
   suite(
     'unit and API',

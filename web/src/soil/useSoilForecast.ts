@@ -9,7 +9,7 @@ import { useSoil } from './soilStore.ts'
 import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Elsewhere the forecast waits until the station stands and its person has begun; at the Soil station it is what they came for. */
-const patienceMs = { here: 200, elsewhere: 3500 }
+const patienceMs = { here: 200, elsewhere: 5000 }
 
 /**
  * Keeps the soil of the open yard forecast: runs the simulation when weather, ground or water change, and only draws it anew
