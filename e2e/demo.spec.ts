@@ -127,6 +127,7 @@ for (const [name, width, height] of [
             body: JSON.stringify({ code: 'weatherAway', detail: 'away', faults: [] }),
           }),
     )
+    const overflow = () => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
     const scout = ['', '?at=key', '?at=name', '?at=drill', '?at=keep&plant=henbit']
     for (const path of [
       '/',
@@ -145,15 +146,17 @@ for (const [name, width, height] of [
       await page.locator('h1').waitFor()
       if (path === '/soil') await expect(page.getByText('200 seasons made')).toBeVisible(simulated)
       await page.waitForTimeout(150)
+      // What a phone shows otherwise than a desk: the frame, the key, the soil's pictures, the bench.
+      if (name === 'phone' && !['/', '/scout?at=key', '/soil', 'Nine schools', '/bench'].includes(path)) {
+        expect(await overflow(), path).toBeLessThanOrEqual(0)
+        continue
+      }
       const { violations } = await new AxeBuilder({ page })
         .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
         // A plate is one picture; its hundreds of strokes are not read one by one.
         .exclude('.plate')
         .analyze()
       expect(violations.map((v) => `${path}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
-      expect(
-        await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth),
-        path,
-      ).toBeLessThanOrEqual(0)
+      expect(await overflow(), path).toBeLessThanOrEqual(0)
     }
   })
