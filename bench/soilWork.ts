@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks'
 import { parentPort, workerData } from 'node:worker_threads'
 
-import { createSimulation, groundOf, undated, type SimulationRequest } from '@jardinero/core/soil'
+import { arraysOf, createSimulation, groundOf, undated, type SimulationRequest } from '@jardinero/core/soil'
 import { weatherYears } from '../standins/src/weatherYears.ts'
 import {
   createConduction,
@@ -114,15 +114,7 @@ if (parentPort && work) {
     const members = timed(() => {
       for (let m = work.from; m < work.to; m += 10) {
         const runs = simulation.runMembers(m, Math.min(work.to, m + 10))
-        for (const a of [
-          ...runs.dailyC,
-          ...runs.water,
-          ...runs.profileC,
-          runs.minimumC,
-          runs.maximumC,
-          runs.rainMm,
-        ])
-          bytes += a.byteLength
+        for (const a of arraysOf(runs)) bytes += a.byteLength
       }
     })
     parentPort.postMessage({ past, members, bytes, heap: process.memoryUsage().heapUsed })

@@ -73,8 +73,8 @@ export const groundOf = (kind: PlaceKind, changed: Partial<GroundChoices> | null
 })
 
 /** Leaf area of a full canopy by its height, cm⁻¹, and how fast light fades in it (Beer's law: 0.4–0.6). Estimates. */
-const leafAreaPerCm = 0.23
-const lightFading = 0.5
+export const leafAreaPerCm = 0.23
+export const lightFading = 0.5
 
 /** Share of the sun that reaches thatch and soil through the canopy: exp(−k · LAI), LAI by mowing height and density. */
 export const sunShareOf = ({ mowingCm, density, sunlit }: GroundChoices): number =>

@@ -42,6 +42,7 @@ export {
 export { textures, type Texture } from './heat/material.ts'
 export type { Trend } from './heat/crossing.ts'
 export {
+  arraysOf,
   createSimulation,
   joinRuns,
   pastDays,

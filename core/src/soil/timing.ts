@@ -17,6 +17,7 @@ import {
   parseParameters,
   timingSchools,
   watchedBy,
+  watchedThresholds,
   type MarkerSource,
   type PassRule,
   type TimingSchool,
@@ -69,6 +70,8 @@ export interface Timing {
 const slowestTrend = 0.03
 /** A straight line is not believed further out than this (days). Estimate. */
 const furthestDays = 60
+/** A sign seen longer ago is of another season, days: seasons of a trend lie half a year apart. */
+const signDays = 120
 
 const warmest = (soils: PlaceSoil[]): PlaceSoil | undefined =>
   soils
@@ -120,7 +123,7 @@ function createReadingsSource(
     },
     sign: (kind) => {
       const seen = signs
-        .filter((s) => s.kind === kind && s.day <= day && daysBetween(s.day, day) < 120)
+        .filter((s) => s.kind === kind && s.day <= day && daysBetween(s.day, day) < signDays)
         .map((s) => s.day)
         .sort()[0]
       return [seen ? daysBetween(day, seen) : NaN]
@@ -175,14 +178,11 @@ export function computeTiming(request: TimingRequest): Outcome<Timing> {
   const windows = computeWindows(school, parameters, createReadingsSource(request, read))
   const next = nextPass(windows)
   const rule = school.passes.find((p) => p.id === next.pass)!
-  const markers = [rule.opens, rule.closes].flatMap((m) => watchedBy(m, edge !== undefined) ?? [])
   const base = {
     school: request.school,
     pass: next.pass,
     parameters,
-    watched: markers
-      .filter((m, i) => markers.findIndex((o) => o.parameter === m.parameter) === i)
-      .map(({ parameter, trend }) => ({ parameter, trend, thresholdC: parameters[parameter]! })),
+    watched: watchedThresholds(rule, parameters, edge !== undefined),
     places,
     cautions,
   }

@@ -30,11 +30,7 @@ export interface PassWindow {
   to?: number
   /** After it, it is more likely late than not. */
   latest?: number
-  /** Share of members in which it is open on each day from today on; for drawing. */
-  openBy: number[]
 }
-
-const drawnDays = 120
 
 /** @param standing the day one stands on, days from today */
 export function spreadDays(days: number[], standing = 0): DaySpread {
@@ -97,10 +93,6 @@ export function computePass(
     ...(from !== undefined && { from }),
     ...(to !== undefined && { to }),
     ...(latest !== undefined && { latest }),
-    openBy: Array.from(
-      { length: drawnDays },
-      (_, day) => opens.filter((o, m) => o <= day && !(closes[m]! <= day)).length / opens.length,
-    ),
   }
 }
 

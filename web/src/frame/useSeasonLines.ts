@@ -41,7 +41,7 @@ export function useSeasonLines() {
         r.day <= today.value &&
         r.depthCm >= timingDepthCm.least &&
         r.depthCm <= timingDepthCm.most &&
-        !out.value.has((r as { id?: string }).id ?? '') &&
+        !out.value.has(r.id) &&
         !isOddReading(r, probeReadings.value),
     )
     const points = [...byDay(mine)].map(([day, ts]) => ({

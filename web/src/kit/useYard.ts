@@ -9,6 +9,9 @@ import { useAccount } from './account.ts'
 import { dayIn, hourIn } from './localTime.ts'
 import { useSeason } from './season.ts'
 
+/** A stored reading as the core takes it, its id with it. */
+export type YardReading = ProbeReading & { id: string }
+
 /** The yard that is open, and what follows from its rows: areas, today, the day one stands on, the timing. */
 export function useYard() {
   const account = useAccount()
@@ -44,7 +47,7 @@ export function useYard() {
     return season.readings.filter((r) => mine.has(r.placeId))
   })
   const probeReadings = computed(() =>
-    readings.value.map((r): ProbeReading => ({
+    readings.value.map((r): YardReading => ({
       ...r,
       day: dayIn(r.takenAt, timeZone.value),
       hour: hourIn(r.takenAt, timeZone.value),

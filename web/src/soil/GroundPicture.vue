@@ -72,7 +72,7 @@ const pins = computed(() => {
       const at = x(r.day, r.hour)
       const named = last - at > 46
       if (named) last = at
-      return { ...r, at, named, out: props.setAside.includes((r as { id?: string }).id ?? '') }
+      return { ...r, at, named, out: props.setAside.includes(r.id) }
     })
     .toReversed()
 })

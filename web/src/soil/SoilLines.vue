@@ -99,7 +99,7 @@ const dots = computed(() =>
     .map((r) => ({
       ...r,
       kind: places.value.find((p) => p.id === r.placeId)!.kind,
-      out: props.setAside.includes((r as { id?: string }).id ?? ''),
+      out: props.setAside.includes(r.id),
     })),
 )
 const named = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')

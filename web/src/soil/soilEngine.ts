@@ -1,4 +1,4 @@
-import type { SimulationRequest, SoilAnswer } from '@jardinero/core/soil'
+import { arraysOf, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
 import type { AnswerMessage, AnswerOrder, SoilQuestion } from '../workers/answerSoil.ts'
 import type { SimulateMessage, SimulateOrder } from '../workers/simulateSoil.ts'
 
@@ -10,7 +10,8 @@ interface Told {
   answer: (answer: SoilAnswer) => void
   /** Members done. */
   progress: (done: number) => void
-  failed: (reason: string) => void
+  /** Something broke; the console has it. */
+  failed: () => void
 }
 
 /**
@@ -31,7 +32,7 @@ export function createSoilEngine(told: Told) {
     answerer.onmessage = ({ data }: MessageEvent<AnswerMessage>) => {
       if (data.id !== asked) return
       if ('answer' in data) told.answer(data.answer)
-      else told.failed(data.reason)
+      else fail(data.reason)
     }
     return answerer
   }
@@ -46,25 +47,26 @@ export function createSoilEngine(told: Told) {
     for (const runner of runners) runner.terminate()
     runners = []
   }
+  function close(): void {
+    stop()
+    answerer?.terminate()
+    answerer = undefined
+    ready = false
+  }
+  /** What broke is not trusted again: the next simulation has new workers. */
+  function fail(reason: string): void {
+    close()
+    console.error(reason)
+    told.failed()
+  }
   function take({ data }: MessageEvent<SimulateMessage>, runner: Worker): void {
     if (!runners.includes(runner)) return
-    if (data.kind === 'failed') {
-      stop()
-      return told.failed(data.reason)
-    }
+    if (data.kind === 'failed') return fail(data.reason)
     if (data.kind === 'past') return order({ kind: 'past', pasts: data.pasts })
     const { runs } = data
-    const arrays = [
-      ...runs.dailyC,
-      ...runs.water,
-      ...runs.profileC,
-      runs.minimumC,
-      runs.maximumC,
-      runs.rainMm,
-    ]
     order(
       { kind: 'runs', runs },
-      arrays.map((a) => a.buffer as ArrayBuffer),
+      arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
     )
     const before = done
     done += runs.count
@@ -89,10 +91,7 @@ export function createSoilEngine(told: Told) {
     runners = shares.map(([from, to], i) => {
       const runner = new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' })
       runner.onmessage = (event: MessageEvent<SimulateMessage>) => take(event, runner)
-      runner.onerror = (event) => {
-        stop()
-        told.failed(event.message)
-      }
+      runner.onerror = (event) => fail(event.message)
       runner.postMessage({ request, from, to, withPast: i === 0 } satisfies SimulateOrder)
       return runner
     })
@@ -102,14 +101,5 @@ export function createSoilEngine(told: Told) {
     stop()
     if (ready && question) ask(question)
   }
-  return {
-    simulate,
-    ask,
-    halt,
-    close: () => {
-      stop()
-      answerer?.terminate()
-      answerer = undefined
-    },
-  }
+  return { simulate, ask, halt, close }
 }

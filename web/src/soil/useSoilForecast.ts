@@ -2,6 +2,7 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import { createSoilEngine, members } from './soilEngine.ts'
 import { buildSoilRequest } from './soilRequest.ts'
@@ -21,6 +22,7 @@ export function useSoilForecast(): void {
   const route = useRoute()
   const { yard, places, readings, today, day } = useYard()
   const { weeds } = useWatchedWeeds()
+  const { say } = useWords()
 
   const atSoil = computed(() => route.name === 'soil')
   const wanted = computed(() => yard.value && `${yard.value.id} ${today.value}`)
@@ -55,7 +57,6 @@ export function useSoilForecast(): void {
         request.value.question.today,
         request.value.simulation.grounds,
         account.state.waters,
-        store.weather?.own,
       ]),
   )
   type Wanted = NonNullable<typeof request.value>
@@ -64,13 +65,13 @@ export function useSoilForecast(): void {
     answer: (answer) => {
       if (!running) return
       const { yardId, question, day: on } = running.request
-      const readingIds = question.readings.map((r) => (r as { id?: string }).id ?? '')
+      const readingIds = question.readings.map((r) => r.id)
       store.stored = { yardId, answer, readingIds, day: on }
     },
     progress: (done) => (store.progress = done < members ? { done, of: members } : undefined),
-    failed: (reason) => {
+    failed: () => {
       store.progress = undefined
-      store.problem = reason
+      store.problem = say('soil.ahead.failed')
     },
   })
   /** Dragging the ribbon passes many days: only the one it rests on is asked for. */
@@ -79,7 +80,8 @@ export function useSoilForecast(): void {
     () => {
       const [next, key] = [request.value, simulationKey.value]
       if (!next || !key) return
-      const same = running?.key === key
+      // The same station read again may have other days.
+      const same = running?.key === key && running.request.weather === next.weather
       running = { key, request: next }
       if (same) return engine.ask(next.question)
       store.stopped = false

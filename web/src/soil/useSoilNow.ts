@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
+import { addDays, type Day } from '@jardinero/core/quantity'
 import type { PassWindow, PlaceOutlook, SchoolWindows } from '@jardinero/core/soil'
 import { useYard } from '../kit/useYard.ts'
 import { useSoil } from './soilStore.ts'
@@ -45,7 +45,6 @@ export function useSoilNow() {
     }),
   )
   const placeName = (id: string | undefined) => places.value.find((p) => p.id === id)?.name ?? ''
-  const sinceToday = (on: Day) => (answer.value ? daysBetween(answer.value.today, on) : 0)
   return {
     store,
     answer,
@@ -57,6 +56,5 @@ export function useSoilNow() {
     nextOf,
     setAside,
     placeName,
-    sinceToday,
   }
 }

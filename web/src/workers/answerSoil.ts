@@ -5,10 +5,13 @@ import {
   type MemberRuns,
   type SoilAnswer,
   type SoilAnswerRequest,
+  type SunReading,
 } from '@jardinero/core/soil'
 
 /** What changes without a new simulation: readings, signs, choices. */
-export type SoilQuestion = Omit<SoilAnswerRequest, 'pasts' | 'runs'>
+export type SoilQuestion = Omit<SoilAnswerRequest, 'pasts' | 'runs' | 'readings'> & {
+  readings: (SunReading & { id: string })[]
+}
 export type AnswerOrder =
   /** Another simulation begins: what is known of the last one is forgotten. */
   | { kind: 'begin' }

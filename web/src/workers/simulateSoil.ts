@@ -1,4 +1,5 @@
 import {
+  arraysOf,
   createSimulation,
   type GroundPast,
   type MemberRuns,
@@ -30,17 +31,9 @@ self.onmessage = ({ data }: MessageEvent<SimulateOrder>) => {
     if (data.withPast) tell({ kind: 'past', pasts })
     for (let from = data.from; from < data.to; from += chunk) {
       const runs = simulation.runMembers(from, Math.min(data.to, from + chunk))
-      const arrays = [
-        ...runs.dailyC,
-        ...runs.water,
-        ...runs.profileC,
-        runs.minimumC,
-        runs.maximumC,
-        runs.rainMm,
-      ]
       tell(
         { kind: 'runs', runs },
-        arrays.map((a) => a.buffer as ArrayBuffer),
+        arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
       )
     }
   } catch (error) {

@@ -110,7 +110,9 @@ export function computeGermination(request: GerminationRequest): GerminationCurv
       const at = (share: number) => column[Math.round(share * (column.length - 1))]!
       return [at(0.1), at(0.5), at(0.9)]
     }
-    const seen = weed.seenOn === undefined ? undefined : paths.back - 1 + daysBetween(today, weed.seenOn)
+    const seenHere = weed.seenAt === undefined || weed.seenAt === place.id
+    const seen =
+      weed.seenOn === undefined || !seenHere ? undefined : paths.back - 1 + daysBetween(today, weed.seenOn)
     const inSeason = seen !== undefined && seen >= first && seen <= Math.min(last, paths.back - 1)
     const pace = paceFrom(flush, inSeason ? medianAt(seen)[1] : undefined)
     const byDay: GerminationCurve['byDay'] = []

@@ -8,7 +8,7 @@ import {
   parseParameters,
   timingSchoolIds,
   timingSchools,
-  watchedBy,
+  watchedThresholds,
   type TimingSchool,
   type TimingSchoolId,
 } from '../schools/index.ts'
@@ -109,30 +109,20 @@ export interface SoilAnswer {
   setAside: Anchor['setAside']
 }
 
+/** Days from today for which the share that has crossed is told. */
 const drawnDays = 150
-/** Days in whose mean a date's pace is taken, K a day. */
+/** Days whose mean is the centre of a place's swing. */
+const centreDays = 60
+/** Days in whose mean a date's pace is taken; and the pace where there are not so many, K a day: soil near the spring crossing. */
 const paceDays = 30
+const usualPaceK = 0.2
+/** What a careful reading in mid-morning leaves open, K²: its parts are in readings.ts. Estimate. */
 const readingVariance = 0.6
 
 const recentMean = (values: ArrayLike<number>, days: number): number => {
   let sum = 0
   for (let i = Math.max(0, values.length - days); i < values.length; i++) sum += values[i]!
   return sum / Math.min(days, values.length)
-}
-
-/** The thresholds the school's next pass watches, each with the kind of place it is for. */
-function watchedThresholds(
-  school: TimingSchool,
-  values: Record<string, number>,
-  passId: string,
-  hasEdge: boolean,
-) {
-  const rule = school.passes.find((p) => p.id === passId)!
-  const watched = [rule.opens, rule.closes].flatMap((m) => watchedBy(m, hasEdge) ?? [])
-  const known = new Set<string>()
-  return watched
-    .filter(({ parameter }) => !known.has(parameter) && known.add(parameter))
-    .map((w) => ({ ...w, season: rule.season, thresholdC: values[w.parameter]! }))
 }
 
 /**
@@ -143,7 +133,7 @@ function watchedThresholds(
 export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
   const { today, hemisphere, places, groundOf, pasts, runs, readings, signs, seed, school } = request
   const now = dayNumber(today)
-  const centres = groundOf.map((g) => recentMean(pasts[g]!.dailyC, 60))
+  const centres = groundOf.map((g) => recentMean(pasts[g]!.dailyC, centreDays))
   const beside = besideModel(readings, { places, groundOf, pasts, today })
   const anchor = anchorReadings(
     [...beside, ...signsBesideModel(signs, { places, groundOf, pasts, today })],
@@ -169,12 +159,11 @@ export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
     return { school: id, parameters: values.value, passes, next: nextPass(passes).pass }
   })
   const [chosen] = schools
-  const watched = watchedThresholds(
-    timingSchools[school],
-    chosen!.parameters,
-    chosen!.next,
-    source.has('edge'),
-  )
+  const rule = (timingSchools[school] as TimingSchool).passes.find((p) => p.id === chosen!.next)!
+  const watched = watchedThresholds(rule, chosen!.parameters, source.has('edge')).map((w) => ({
+    ...w,
+    season: rule.season,
+  }))
   const thresholds = request.also ? [...watched, request.also] : watched
   const taken = (place: number) =>
     anchor.left.filter((l) => l.place === place && l.index < beside.length).length
@@ -204,7 +193,7 @@ export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
       p10C: Array.from(p10),
       p50C: Array.from(p50),
       p90C: Array.from(p90),
-      meanToday: computeMeanToday({ ...parts, thresholdC: 0, days: 0 }),
+      meanToday: computeMeanToday(parts),
       sdK: own.sdK,
       offsetK,
       readings: parts.readings,
@@ -238,10 +227,7 @@ export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
           paths: paths[i]!,
           observedWater: pasts[groundOf[i]!]!.water,
           water: runs.water[groundOf[i]!]!,
-          weeds: request.weeds.map((w) => ({
-            ...w,
-            ...(w.seenAt !== undefined && w.seenAt !== place.id && { seenOn: undefined }),
-          })) as Weed[],
+          weeds: request.weeds,
         }),
       )
     : []
@@ -289,7 +275,7 @@ function leadOf(
 
 /** How fast a place warms or cools in the days ahead, K a day. */
 const paceOf = ({ p50C }: PlaceOutlook): number =>
-  p50C.length > paceDays ? (p50C[paceDays]! - p50C[0]!) / paceDays : 0.2
+  p50C.length > paceDays ? (p50C[paceDays]! - p50C[0]!) / paceDays : usualPaceK
 
 /** The place a school watches now: the warmest edge, or the warmest middle. */
 function decidingPlace(places: AnswerPlace[], paths: PlacePaths[], at: 'edge' | 'middle'): number {

@@ -1,13 +1,15 @@
 import { figure, operand, type Figure, type Step } from '../../quantity/index.ts'
-import { sunShareOf, type GroundChoices } from '../ground.ts'
+import { leafAreaPerCm, lightFading, sunShareOf, type GroundChoices } from '../ground.ts'
 
-interface DateParts {
+interface MeanParts {
   ground: GroundChoices
   /** Model's mean of the last five days, °C; what readings add, K, how sure, K, and how many there are. */
   modelC: number
   offsetK: number
   sdK: number
   readings: number
+}
+interface DateParts extends MeanParts {
   thresholdC: number
   members: number
   forecastDays: number
@@ -16,7 +18,7 @@ interface DateParts {
 }
 
 /** The five-day mean at 2 in as the simulation has it today, down to the parameters of the ground. */
-export function computeMeanToday(parts: DateParts): Figure<'degC'> {
+export function computeMeanToday(parts: MeanParts): Figure<'degC'> {
   return figure('degC', meanSteps(parts))
 }
 
@@ -40,12 +42,14 @@ export function computeDateWorking(parts: DateParts): Figure<'d'> {
   ])
 }
 
-function meanSteps({ ground, modelC, offsetK, sdK, readings }: DateParts): Step[] {
+function meanSteps({ ground, modelC, offsetK, sdK, readings }: MeanParts): Step[] {
   return [
     {
       code: 'sunThroughCanopy',
-      formula: '0.5 × 0.23 × {mowing} × {density} → e⁻ˣ × {sunlit}',
+      formula: 'e^(−{lightFading} × {mowing} ÷ {heightOfOne} × {density}) × {sunlit}',
       operands: {
+        lightFading: operand(lightFading, 'times'),
+        heightOfOne: operand(1 / leafAreaPerCm, 'cm'),
         mowing: operand(ground.mowingCm, 'cm'),
         density: operand(ground.density, 'times'),
         sunlit: operand(ground.sunlit, 'times'),

@@ -23,7 +23,14 @@ export const timingSchools = {
 } satisfies Record<string, TimingSchool>
 export type TimingSchoolId = keyof typeof timingSchools
 export const timingSchoolIds = Object.keys(timingSchools) as TimingSchoolId[]
-export { resolveMarker, watchedBy, type Marker, type MarkerSource, type ParameterValues } from './marker.ts'
+export {
+  resolveMarker,
+  watchedBy,
+  watchedThresholds,
+  type Marker,
+  type MarkerSource,
+  type ParameterValues,
+} from './marker.ts'
 export {
   inMarkerUnit,
   parseParameters,

@@ -70,15 +70,30 @@ export function resolveMarker(
   }
 }
 
+/** A soil threshold that is watched. */
+export interface Watched {
+  at: 'edge' | 'middle'
+  parameter: string
+  trend: Trend
+}
+
 /** The soil threshold a marker watches, of itself or of what it counts from. */
-export function watchedBy(
-  marker: Marker,
-  hasEdge: boolean,
-): { at: 'edge' | 'middle'; parameter: string; trend: Trend } | undefined {
+export function watchedBy(marker: Marker, hasEdge: boolean): Watched | undefined {
   if (marker.kind === 'after') return watchedBy(marker.marker, hasEdge)
   if (marker.kind !== 'soil') return undefined
   const { at, parameter, trend, withoutEdge } = marker
   return at === 'edge' && !hasEdge
     ? { at: 'middle', parameter: withoutEdge ?? parameter, trend }
     : { at, parameter, trend }
+}
+
+/** The thresholds the opening and the closing of a pass watch, each once, °C. */
+export function watchedThresholds(
+  { opens, closes }: { opens: Marker; closes: Marker },
+  values: ParameterValues,
+  hasEdge: boolean,
+): (Watched & { thresholdC: number })[] {
+  const [first, second] = [watchedBy(opens, hasEdge), watchedBy(closes, hasEdge)]
+  const both = first?.parameter === second?.parameter ? [first] : [first, second]
+  return both.flatMap((w) => (w ? [{ ...w, thresholdC: values[w.parameter]! }] : []))
 }

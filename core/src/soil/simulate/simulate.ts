@@ -149,6 +149,16 @@ export function createSimulation(request: SimulationRequest): Simulation {
   return { past: runPast, runMembers }
 }
 
+/** The arrays of a part of the members: they can be handed from thread to thread instead of copied. */
+export const arraysOf = (runs: MemberRuns): Float32Array[] => [
+  ...runs.dailyC,
+  ...runs.water,
+  ...runs.profileC,
+  runs.minimumC,
+  runs.maximumC,
+  runs.rainMm,
+]
+
 /** Joins members that were run apart, in the order of their numbers; some may still be missing between them. @throws RangeError without any */
 export function joinRuns(parts: MemberRuns[]): MemberRuns {
   const order = parts.toSorted((a, b) => a.from - b.from)

@@ -1,0 +1,222 @@
+// @vitest-environment happy-dom
+import { flushPromises } from '@vue/test-utils'
+import { afterEach, describe, expect, it, vi } from 'vitest'
+import { addDays } from '@jardinero/core/quantity'
+import { atHome, homeState, reading } from '../../test/home.ts'
+import { homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
+import { useSeason } from '../kit/season.ts'
+import type { AnswerOrder } from '../workers/answerSoil.ts'
+import type { SimulateOrder } from '../workers/simulateSoil.ts'
+import SoilProgress from './SoilProgress.vue'
+import WeatherView from './WeatherView.vue'
+import { useSoil } from './soilStore.ts'
+import { useSoilForecast } from './useSoilForecast.ts'
+
+const today = '2026-02-28'
+afterEach(() => vi.unstubAllGlobals())
+
+/** Workers that do at once, on this thread, what the real ones do on theirs; small runs stand for all members. */
+function standWorkers() {
+  const seen = { simulated: [] as SimulateOrder[], asked: [] as (AnswerOrder & { kind: 'ask' })[] }
+  vi.stubGlobal(
+    'Worker',
+    class {
+      onmessage?: (event: { data: unknown }) => void
+      postMessage(data: SimulateOrder | AnswerOrder) {
+        // What crosses to a worker must be plain.
+        structuredClone(data)
+        queueMicrotask(() => this.work(data))
+      }
+      work(data: SimulateOrder | AnswerOrder) {
+        if ('request' in data) {
+          seen.simulated.push(data)
+          if (data.withPast) this.onmessage?.({ data: { kind: 'past', pasts: homeSimulation.pasts } })
+          this.onmessage?.({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 100 } } })
+        } else if (data.kind === 'ask') {
+          seen.asked.push(data)
+          this.onmessage?.({ data: { id: data.id, answer: homeAnswer() } })
+        }
+      }
+      terminate() {}
+    },
+  )
+  return seen
+}
+const observed = Array.from({ length: 800 }, (_, i) => ({
+  day: addDays(today, i - 799),
+  minimumC: 2,
+  maximumC: 12,
+  rainMm: 0,
+  origin: 'service',
+}))
+const forecast = [{ day: '2026-03-01', minimumC: 3, maximumC: 11, rainMm: 0 }]
+const weatherBody = {
+  station: 'quarryBend',
+  simulated: true,
+  observed,
+  forecast,
+  hours: [],
+  own: null,
+  serviceAway: false,
+}
+const answerWith = (status: number) => {
+  const away = { code: 'weatherAway', detail: 'The weather service does not answer.', faults: [] }
+  vi.stubGlobal('fetch', () =>
+    Promise.resolve(new Response(JSON.stringify(status === 200 ? weatherBody : away), { status })),
+  )
+}
+/** Until it is so; the workers and what waits for them take their time. */
+const until = (is: () => unknown) =>
+  vi.waitFor(
+    async () => {
+      await flushPromises()
+      expect(is()).toBeTruthy()
+    },
+    { timeout: 8000, interval: 40 },
+  )
+
+describe('the forecast of a yard', () => {
+  it('says that the weather is away, and comes back when asked again', async () => {
+    const { use } = await atHome({ path: '/soil', readings: [reading('e', '2026-02-27', 47)] })
+    const store = useSoil()
+    standWorkers()
+    answerWith(502)
+    use(useSoilForecast)
+    await until(() => store.problem)
+    expect(store.problem).toContain('does not answer')
+    answerWith(200)
+    await store.loadWeather('y', today, true)
+    await until(() => store.stored)
+    expect(store.problem).toBeUndefined()
+    expect(store.stored!.answer.places).toHaveLength(2)
+  })
+  it('asks for every place with its readings, by the sun, to the day one stands on', async () => {
+    const { use } = await atHome({
+      path: '/soil?day=2026-02-20',
+      readings: [reading('e', '2026-02-17', 45), reading('e', '2026-02-27', 47)],
+    })
+    const store = useSoil()
+    const seen = standWorkers()
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => store.stored)
+    expect(seen.simulated.map((o) => [o.from, o.to])).toEqual([
+      [0, 100],
+      [100, 200],
+    ])
+    expect(seen.simulated[0]!.request).toMatchObject({
+      forecast: [],
+      grounds: [{ density: 1 }, { wallHeatK: 2.5 }],
+    })
+    const { question } = seen.asked.at(-1)!
+    expect(question).toMatchObject({ today: '2026-02-20', standing: 0, school: 'edgeLed' })
+    expect(question.readings).toMatchObject([
+      {
+        placeId: 'e',
+        day: '2026-02-17',
+        solarHour: expect.closeTo(9.4, 1),
+        temperatureC: expect.closeTo(7.22, 2),
+      },
+    ])
+  })
+  it('asks again, without a new simulation, when a reading is added or a day to come is stood on', async () => {
+    const yards = [{ ...homeState().yards[0]!, timingParameters: { edgeLed: { edgeOpens: 9 } } }]
+    const { use, router } = await atHome({
+      path: '/soil',
+      readings: [reading('e', '2026-02-27', 47)],
+      state: { yards },
+    })
+    const [store, season] = [useSoil(), useSeason()]
+    const seen = standWorkers()
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => store.stored && !store.progress)
+    season.readings = [...season.readings, reading('m', '2026-02-27', 44)]
+    await until(() => seen.asked.at(-1)!.question.readings.length === 2)
+    await router.push('/soil?day=2026-04-01')
+    await until(() => store.stored!.day === '2026-04-01')
+    expect(seen.simulated).toHaveLength(2)
+    expect(seen.asked.at(-1)!.question).toMatchObject({
+      today,
+      standing: 32,
+      parameters: { edgeLed: { edgeOpens: 9 } },
+    })
+  })
+  it('is broken off and begun again by the person, and what is there by then answers', async () => {
+    const { use, show, settle } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    let told: ((event: { data: unknown }) => void) | undefined
+    const asked: AnswerOrder[] = []
+    vi.stubGlobal(
+      'Worker',
+      class {
+        onmessage?: (event: { data: unknown }) => void
+        postMessage(data: SimulateOrder | AnswerOrder) {
+          if ('request' in data) told ??= (event) => this.onmessage?.(event)
+          else asked.push(data)
+        }
+        terminate() {}
+      },
+    )
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => told)
+    told!({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 60 } } })
+    const progress = show(SoilProgress)
+    await settle()
+    expect(progress.text()).toContain('60 of 200 seasons')
+    const before = asked.filter((a) => a.kind === 'ask').length
+    await progress.find('button').trigger('click')
+    await settle()
+    expect(progress.text()).toContain('stopped at 60 of 200')
+    expect(asked.filter((a) => a.kind === 'ask')).toHaveLength(before + 1)
+    await progress.find('button').trigger('click')
+    await settle()
+    expect(store.progress).toEqual({ done: 0, of: 200 })
+  })
+  it('shows the days its weather is made of', async () => {
+    const { show, settle } = await atHome({ path: '/soil?at=weather' })
+    answerWith(200)
+    await useSoil().loadWeather('y', today)
+    const page = show(WeatherView)
+    await settle()
+    expect(page.findAll('tbody tr')).toHaveLength(14)
+    expect(page.text()).toContain('weather service')
+  })
+  it('begins anew where the weather has come again, such as a station’s file put right', async () => {
+    const { use } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    const seen = standWorkers()
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => store.stored && !store.progress)
+    await store.loadWeather('y', today, true)
+    await until(() => seen.simulated.length === 4)
+    expect(seen.simulated[2]!.request).toEqual(seen.simulated[0]!.request)
+  })
+  it('says in words that it broke off, and goes on when asked again', async () => {
+    const { use } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    const heard = vi.spyOn(console, 'error').mockImplementation(() => undefined)
+    vi.stubGlobal(
+      'Worker',
+      class {
+        onerror?: (event: { message: string }) => void
+        postMessage(data: SimulateOrder | AnswerOrder) {
+          if ('request' in data) queueMicrotask(() => this.onerror?.({ message: 'no such file' }))
+        }
+        terminate() {}
+      },
+    )
+    answerWith(200)
+    use(useSoilForecast)
+    await until(() => store.problem)
+    expect(store.problem).toContain('The simulation broke off')
+    expect(heard).toHaveBeenCalledWith('no such file')
+    heard.mockRestore()
+    standWorkers()
+    await store.loadWeather('y', today, true)
+    await until(() => store.stored)
+    expect(store.problem).toBeUndefined()
+  })
+})
