@@ -1,6 +1,8 @@
 import setup from '../scripts/testCluster.mjs'
 import { benchAccount } from './account.ts'
 import { benchCalculators } from './calculators.ts'
+import { benchBarrierLengths } from './barrierLengths.ts'
+import { benchSeason } from './season.ts'
 import { benchKey } from './key.ts'
 import { benchFirstLoad } from './firstLoad.ts'
 import { benchRibbon } from './ribbon.ts'
@@ -9,6 +11,8 @@ import { benchSoilTwins } from './soilTwins.ts'
 
 await benchCalculators()
 benchKey()
+benchBarrierLengths()
+benchSeason()
 await benchSoilSpeed()
 await benchSoilTwins()
 const stop = await setup()

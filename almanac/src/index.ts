@@ -7,6 +7,7 @@ import { load } from './load.ts'
 import { activesSchema, climatesSchema } from './schemas.ts'
 import { turf } from './turf.ts'
 
+export { barriers, controlLengths, type ControlLengthRow } from './barriers.ts'
 export { plantAlmanac } from './plants.ts'
 export type { Turf } from './turf.ts'
 

@@ -34,6 +34,7 @@ const use = Joi.object({
   applicationsPerYear: Joi.number().integer().min(1).max(50),
   minimumIntervalDays: Joi.number().integer().min(0).max(400),
   minimumCarrier: carrierVolume,
+  atSeeding: Joi.boolean(),
 })
 
 export const labelRules = Joi.object<LabelRules>({
@@ -73,6 +74,17 @@ export const labelRules = Joi.object<LabelRules>({
     .valid(...signalWords)
     .required(),
   restrictedUse: Joi.boolean().required(),
+  dryHours: Joi.number().min(0).max(96),
+  packages: list(
+    Joi.object({
+      amount: Joi.object({
+        value: Joi.number().positive().required(),
+        unit: unit('mass', 'volume').required(),
+      }).required(),
+      priceCents: Joi.number().integer().min(0).max(10_000_000).required(),
+    }),
+    20,
+  ),
   notes: text,
 })
 

@@ -1,3 +1,3 @@
 export { createProbe } from './probe.ts'
 export { createWeatherServer } from './weatherServer.ts'
-export { forecastFrom, forecastHours, weatherYears, type StationDay } from './weatherYears.ts'
+export { forecastFrom, forecastHours, historyFrom, weatherYears, type StationDay } from './weatherYears.ts'

@@ -22,7 +22,8 @@ export interface LimitRequest {
   turf: string
   state: TurfState
   rate: Quantity<RatePerAreaUnit>
-  carrierVolume: Quantity<'gal/1000ft2'>
+  /** Absent while a pass is only planned. */
+  carrierVolume?: Quantity<'gal/1000ft2'>
   day: Day
   /** Everything already put on this ground, any label, any year. */
   passes: Pass[]
@@ -96,7 +97,7 @@ function checkRepeat(request: LimitRequest, use: LabelUse, yearUse: YearUse): Re
 
 function checkCarrier({ carrierVolume }: LimitRequest, use: LabelUse): Refusal[] {
   const least = use.minimumCarrier
-  return least && carrierVolume.value < least.value * (1 - sliver)
+  return least && carrierVolume && carrierVolume.value < least.value * (1 - sliver)
     ? [{ code: 'carrierUnderMinimum', field: 'carrierVolume', params: { given: carrierVolume, least } }]
     : []
 }

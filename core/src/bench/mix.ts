@@ -12,6 +12,7 @@ import {
   type Figure,
   type MassUnit,
   type Outcome,
+  type Quantity,
   type RatePerAreaUnit,
   type Refusal,
   type VolumeUnit,
@@ -23,6 +24,7 @@ import { planLoads, type LoadPlan } from './loads.ts'
 import { computeMeasuredDose, type MeasuredDose, type ToolId } from './measure.ts'
 
 export interface MixRequest extends LimitRequest {
+  carrierVolume: Quantity<'gal/1000ft2'>
   areaSqFt: number
   /** One standard uncertainty of the area. */
   areaUncertaintySqFt?: number

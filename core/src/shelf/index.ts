@@ -10,6 +10,7 @@ export {
   type LabelActive,
   type LabelRules,
   type LabelUse,
+  type Package,
   type ProtectiveGear,
   type Purpose,
   type SignalWord,

@@ -1,5 +1,7 @@
 import type {
   MassPerAreaUnit,
+  MassUnit,
+  VolumeUnit,
   ProductMeasure,
   Quantity,
   RatePerAreaUnit,
@@ -46,6 +48,14 @@ export interface LabelUse {
   applicationsPerYear?: number
   minimumIntervalDays?: number
   minimumCarrier?: Quantity<'gal/1000ft2'>
+  /** The turf of this line may be sown on the day it goes down. */
+  atSeeding?: boolean
+}
+
+/** A package as it is sold. */
+export interface Package {
+  amount: Quantity<MassUnit | VolumeUnit>
+  priceCents: number
 }
 
 /** A label as copied by its owner: the rules everything else obeys. */
@@ -63,6 +73,9 @@ export interface LabelRules {
   gear: ProtectiveGear[]
   signalWord: SignalWord
   restrictedUse: boolean
+  /** Hours it must dry on the leaf; absent where it works through the soil. */
+  dryHours?: number
+  packages?: Package[]
   notes?: string
 }
 

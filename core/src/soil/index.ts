@@ -20,7 +20,7 @@ export {
   type TimingVerdict,
   type TimingWindow,
 } from './schools/index.ts'
-export { seasonOf, type SoilSeason } from './season.ts'
+export { calendarDays, seasonOf, type SoilSeason } from './season.ts'
 export { signKinds, type SignKind } from './signs.ts'
 export { computeTiming, type Timing, type TimingRequest } from './timing.ts'
 export { checkWeather, undated, type DatedWeather } from './weather/weather.ts'
@@ -39,7 +39,7 @@ export {
   type GroundNumber,
   type GroundParameter,
 } from './ground.ts'
-export { textures, type Texture } from './heat/material.ts'
+export { textures, wetnessOf, type Texture } from './heat/material.ts'
 export type { Trend } from './heat/crossing.ts'
 export {
   arraysOf,
@@ -54,16 +54,24 @@ export {
 export {
   checkParameters,
   computeSoilAnswer,
+  computeSoilOutlook,
   type PlaceCrossing,
   type PlaceOutlook,
   type SchoolWindows,
   type SoilAnswer,
   type SoilAnswerRequest,
+  type SoilOutlook,
 } from './outlook/answer.ts'
 export type { SunReading } from './outlook/readings.ts'
 export type { SeenSign } from './outlook/source.ts'
 export type { DaySpread, PassWindow } from './windows.ts'
-export type { GerminationCurve, Weed } from './germination/germination.ts'
+export {
+  computeEmergence,
+  type Emergence,
+  type GerminationCurve,
+  type Weed,
+} from './germination/germination.ts'
+export type { PlacePaths } from './outlook/paths.ts'
 export type { Flush } from './germination/emergence.ts'
 export type { NextReading } from './outlook/nextReading.ts'
 export {

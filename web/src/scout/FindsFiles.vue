@@ -36,11 +36,15 @@ async function take(event: Event): Promise<void> {
   added.value = undefined
   const order = orderOf(await file.text())
   unread.value = !order
-  if (order)
-    await form.save(async () => {
-      added.value = (await send<FindsTaken>('POST', order.url, order.body)).added
+  let taken = 0
+  const saved =
+    order &&
+    (await form.save(async () => {
+      taken = (await send<FindsTaken>('POST', order.url, order.body)).added
       await account.load()
-    })
+    }))
+  // Told once another file can be taken in.
+  if (saved) added.value = taken
   input.value = ''
 }
 </script>

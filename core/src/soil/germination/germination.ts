@@ -1,6 +1,6 @@
 import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
 import type { Hemisphere } from '../../yard/index.ts'
-import type { Emergence } from '../../scout/index.ts'
+import type { Emergence as EmergenceRule } from '../../scout/index.ts'
 import type { Texture } from '../heat/material.ts'
 import type { PlacePaths } from '../outlook/paths.ts'
 import { seasonOf, untilMidwinter } from '../season.ts'
@@ -8,7 +8,7 @@ import { emergedShare, flushesOf, paceFrom, wetShare, type Flush } from './emerg
 
 export interface Weed {
   code: string
-  emergence: Emergence
+  emergence: EmergenceRule
   /** The day its first seedlings of the season were seen, and where; nothing where they were not. */
   seenOn?: Day
   seenAt?: string
@@ -82,16 +82,24 @@ function sumWarmth(
   }
 }
 
-/** Every flush of every weed at one place, by thermal time in moist ground above its base (hydrothermal where it dries). */
-export function computeGermination(request: GerminationRequest): GerminationCurve[] {
+interface FlushRun {
+  weed: Weed
+  flush: Flush
+  /** First and last index of its days among the paths'. */
+  span: [number, number]
+  /** Thermal time of each member on each of these days, °C-days. */
+  sums: Float64Array[]
+}
+
+/** Thermal time of every flush of every weed, for every so manieth member. */
+function sumFlushes(request: GerminationRequest, stride: number): FlushRun[] {
   const { today, hemisphere, place, paths, observedWater, water, weeds } = request
   const path = new Float64Array(paths.back + paths.ahead)
-  const members = Array.from({ length: Math.ceil(paths.members / memberStride) }, (_, i) => i * memberStride)
+  const members = Array.from({ length: Math.ceil(paths.members / stride) }, (_, i) => i * stride)
   const flushes = weeds.flatMap((weed) =>
-    flushesOf(weed.emergence).map((flush) => {
+    flushesOf(weed.emergence).map((flush): FlushRun => {
       const span = daysOf(flush, today, hemisphere, paths)
-      const sums = members.map(() => new Float64Array(span[1] - span[0] + 1))
-      return { weed, flush, span, sums }
+      return { weed, flush, span, sums: members.map(() => new Float64Array(span[1] - span[0] + 1)) }
     }),
   )
   const wetPast = Float64Array.from(observedWater, (w) => wetShare(place.texture, w))
@@ -101,8 +109,49 @@ export function computeGermination(request: GerminationRequest): GerminationCurv
       i < paths.back ? wetPast[i]! : wetShare(place.texture, water[m * paths.ahead + i - paths.back]!)
     for (const { flush, span, sums } of flushes) sumWarmth(flush, path, wet, span, sums[k]!)
   })
+  return flushes
+}
+
+/** How much of a weed's year has come up at one place by each day, member by member; its flushes count alike. */
+export interface Emergence {
+  plant: string
+  /** Members one after another, a share (0–1) for each of the days of the paths from `from` on. */
+  upTo: Float32Array
+}
+
+/** Cumulative emergence of each weed at one place. @param from first day, an index among the paths' @param paces what seedlings seen say, by plant and trend */
+export function computeEmergence(
+  request: GerminationRequest,
+  from: number,
+  paceOf: (plant: string, trend: Flush['trend']) => number,
+): Emergence[] {
+  const { paths } = request
+  const days = paths.back + paths.ahead - from
+  const runs = sumFlushes(request, 1)
+  return request.weeds.map(({ code }) => {
+    const upTo = new Float32Array(paths.members * days)
+    const own = runs.filter((r) => r.weed.code === code)
+    for (const { flush, span, sums } of own) {
+      const pace = paceOf(code, flush.trend)
+      sums.forEach((sum, m) => {
+        let [last, share] = [-1, 0]
+        for (let d = Math.max(0, span[0] - from); d < days; d++) {
+          const warmth = sum[Math.min(span[1], from + d) - span[0]]!
+          if (warmth !== last) [last, share] = [warmth, emergedShare(flush, warmth, pace) / own.length]
+          upTo[m * days + d]! += share
+        }
+      })
+    }
+    return { plant: code, upTo }
+  })
+}
+
+/** Every flush of every weed at one place, by thermal time in moist ground above its base (hydrothermal where it dries). */
+export function computeGermination(request: GerminationRequest): GerminationCurve[] {
+  const { today, place, paths } = request
+  const flushes = sumFlushes(request, memberStride)
   const dayAt = (i: number): Day => addDays(today, i - (paths.back - 1))
-  const column = new Float64Array(members.length)
+  const column = new Float64Array(Math.ceil(paths.members / memberStride))
   return flushes.map(({ weed, flush, span: [first, last], sums }): GerminationCurve => {
     const medianAt = (i: number): [number, number, number] => {
       sums.forEach((s, k) => (column[k] = s[i - first]!))

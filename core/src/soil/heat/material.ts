@@ -26,6 +26,10 @@ export const textureShapes: Record<Texture, TextureShape> = {
   clay: { bulkDensity: 1.25, clay: 0.5, wilting: 0.3, fieldCapacity: 0.42, full: 0.5 },
 }
 
+/** Water as a share of what drained ground holds. */
+export const wetnessOf = (texture: Texture, water: number): number =>
+  water / textureShapes[texture].fieldCapacity
+
 const solidDensity = 2.65
 /** Heat capacities per volume of solid, organic matter, water and ice, J m⁻³ K⁻¹ (de Vries 1963). */
 const volumeHeat = { mineral: 1.92e6, organic: 2.51e6, water: 4.18e6, ice: 1.93e6 }

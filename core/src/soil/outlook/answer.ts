@@ -6,15 +6,18 @@ import type { GroundChoices } from '../ground.ts'
 import type { Trend } from '../heat/crossing.ts'
 import {
   parseParameters,
+  resolveMarker,
   timingSchoolIds,
   timingSchools,
   watchedThresholds,
+  type PassRule,
   type TimingSchool,
   type TimingSchoolId,
 } from '../schools/index.ts'
 import type { GroundPast, MemberRuns } from '../simulate/simulate.ts'
 import { computeWindows, nextPass, spreadDays, type DaySpread, type PassWindow } from '../windows.ts'
-import { computeAheadDays, computeDateWorking, computeMeanToday } from './dateWorking.ts'
+import { computeDateWorking, computeMeanToday } from './dateWorking.ts'
+import { decidingPlace, leadOf, paceOf } from './lead.ts'
 import { adviseReading, type NextReading } from './nextReading.ts'
 import { computePaths, quantilesByDay, type PlacePaths } from './paths.ts'
 import { profileOf, type GroundProfile } from './profile.ts'
@@ -113,9 +116,6 @@ export interface SoilAnswer {
 const drawnDays = 150
 /** Days whose mean is the centre of a place's swing. */
 const centreDays = 60
-/** Days in whose mean a date's pace is taken; and the pace where there are not so many, K a day: soil near the spring crossing. */
-const paceDays = 30
-const usualPaceK = 0.2
 /** What a careful reading in mid-morning leaves open, K²: its parts are in readings.ts. Estimate. */
 const readingVariance = 0.6
 
@@ -125,12 +125,24 @@ const recentMean = (values: ArrayLike<number>, days: number): number => {
   return sum / Math.min(days, values.length)
 }
 
+/** An answer with the members it was read from. */
+export interface SoilOutlook {
+  answer: SoilAnswer
+  /** By place, as in the request. */
+  paths: PlacePaths[]
+  /** When a pass of a school opens and closes in each member: days from today; −∞ before its season, ∞ not in these days. */
+  ruleDays: (school: TimingSchoolId, pass: PassRule['id']) => { opens: number[]; closes: number[] }
+}
+
+/** What the soil of a yard will do, and what each school of timing makes of it. @throws RangeError as computeSoilOutlook */
+export const computeSoilAnswer = (request: SoilAnswerRequest): SoilAnswer =>
+  computeSoilOutlook(request).answer
+
 /**
- * What the soil of a yard will do, and what each school of timing makes of it: the runs of its grounds, drawn to its
- * readings and signs. Cheap beside the runs, so a new reading needs no new run.
- * @throws RangeError when a changed parameter lies outside its range: check it before
+ * The soil of a yard: the runs of its grounds, drawn to its readings and signs. Cheap beside the runs, so a new reading
+ * needs no new run. @throws RangeError when a changed parameter lies outside its range: check it before
  */
-export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
+export function computeSoilOutlook(request: SoilAnswerRequest): SoilOutlook {
   const { today, hemisphere, places, groundOf, pasts, runs, readings, signs, seed, school } = request
   const now = dayNumber(today)
   const centres = groundOf.map((g) => recentMean(pasts[g]!.dailyC, centreDays))
@@ -241,7 +253,7 @@ export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
     perDayK: paceOf(outlooks[decides]!),
     variance: readingVariance,
   })
-  return {
+  const answer: SoilAnswer = {
     today,
     members: runs.count,
     places: outlooks,
@@ -253,36 +265,16 @@ export function computeSoilAnswer(request: SoilAnswerRequest): SoilAnswer {
       .filter((s) => s.index < beside.length)
       .map((s) => ({ ...s, index: beside[s.index]!.index })),
   }
-}
-
-/** The place that decides beside the open middle. */
-function leadOf(
-  outlooks: PlaceOutlook[],
-  places: AnswerPlace[],
-  decides: number,
-): Pick<SoilAnswer, 'leadId' | 'middleId' | 'ahead'> {
-  const lead = outlooks[decides]
-  const middle = outlooks.find((_, i) => places[i]!.kind === 'middle')
-  if (!lead) return {}
-  const [first, second] = [lead.crossings[0]?.days.p50, middle?.crossings[0]?.days.p50]
-  const apart = middle && middle.id !== lead.id && first !== undefined && second !== undefined
-  return {
-    leadId: lead.id,
-    ...(middle && { middleId: middle.id }),
-    ...(apart && second > first && { ahead: computeAheadDays(second, first) }),
+  const ruleDays: SoilOutlook['ruleDays'] = (id, pass) => {
+    const rules: TimingSchool = timingSchools[id]
+    const { opens, closes, season } = rules.passes.find((p) => p.id === pass)!
+    const values = schools.find((s) => s.school === id)!.parameters
+    return {
+      opens: resolveMarker(opens, values, source, season),
+      closes: resolveMarker(closes, values, source, season),
+    }
   }
-}
-
-/** How fast a place warms or cools in the days ahead, K a day. */
-const paceOf = ({ p50C }: PlaceOutlook): number =>
-  p50C.length > paceDays ? (p50C[paceDays]! - p50C[0]!) / paceDays : usualPaceK
-
-/** The place a school watches now: the warmest edge, or the warmest middle. */
-function decidingPlace(places: AnswerPlace[], paths: PlacePaths[], at: 'edge' | 'middle'): number {
-  const of = (kind: string) => places.flatMap((p, i) => (p.kind === kind ? [i] : []))
-  const among = [of(at), of('middle'), places.map((_, i) => i)].find((found) => found.length)!
-  const warmth = (i: number) => paths[i]!.observedC.at(-1)!
-  return among.toSorted((a, b) => warmth(b) - warmth(a))[0]!
+  return { answer, paths, ruleDays }
 }
 
 /** What of a person's changed parameters lies outside its range, school by school. */

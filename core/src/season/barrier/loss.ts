@@ -1,0 +1,32 @@
+import { wetnessOf, type Texture } from '../../soil/index.ts'
+
+/** What loss depends on beside the active; people may change the first. */
+export interface LossRule {
+  /** How many times faster for each 10 °C. */
+  q10: number
+  moistureExponent: number
+}
+
+/** Accepted: 2 to 2.6 for each 10 °C. "Doubles for each ten degrees" is meant in °C, not °F. */
+export const usualLoss: LossRule = { q10: 2.1, moistureExponent: 0.7 }
+export const q10Range = { least: 1.8, most: 2.8 } as const
+
+const referenceC = 20
+/** Wetness, of what drained ground holds, at which a half-life is stated. */
+export const referenceWetness = 0.75
+/** Loss in frozen ground, as a share of loss at 0 °C. Estimate. */
+const frozenShare = 0.1
+
+/**
+ * How fast a barrier is lost, beside its half-life at 20 °C in moist ground: Walker (1974), temperature by Q10, moisture by a
+ * power law. Dimensionless. Top 2 cm taken for as warm as 5 cm in the day's mean. Neglected: acidity, enhanced breakdown.
+ * @param soilC daily mean at 5 cm @param wetness share of what drained ground holds
+ */
+export function lossPace(soilC: number, wetness: number, rule: LossRule): number {
+  const warm = rule.q10 ** ((soilC - referenceC) / 10) * (soilC < 0 ? frozenShare : 1)
+  return warm * (Math.max(0.05, wetness) / referenceWetness) ** rule.moistureExponent
+}
+
+/** The same for volumetric water of a texture. */
+export const lossPaceIn = (texture: Texture, water: number, soilC: number, rule: LossRule): number =>
+  lossPace(soilC, wetnessOf(texture, water), rule)

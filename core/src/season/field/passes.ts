@@ -1,0 +1,108 @@
+import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
+import type { SoilOutlook } from '../../soil/index.ts'
+import type { FieldPass } from '../judge/judge.ts'
+import {
+  barrierOf,
+  dosesOf,
+  type PlanContext,
+  type ProgrammePass,
+  type SeasonWishes,
+} from '../programme/programme.ts'
+import { computeWatering, waterAfterDays } from '../programme/watering.ts'
+import type { SeasonField } from './field.ts'
+
+/** People go some days after the rule says so, and before it closes. */
+const lagDays = 3
+/** Watering of a pass already made, where nothing is known of it. */
+const usualWatering = { mm: 10, afterDays: 2 }
+
+/** The next day with time. */
+function freeDay(day: Day, { busy }: SeasonWishes): Day {
+  const taken = busy.find(({ from, to }) => day >= from && day <= to)
+  return taken ? freeDay(addDays(taken.to, 1), { busy } as SeasonWishes) : day
+}
+
+/** The day a rule is followed in one member, days from today; nothing where it never comes. Free days only. */
+function followedOn(opens: number, closes: number, today: Day, wishes: SeasonWishes): number | undefined {
+  if (Number.isNaN(opens) || opens === Infinity) return undefined
+  const start = Math.max(1, opens)
+  const on = Number.isFinite(closes)
+    ? Math.min(start + lagDays, Math.max(start, closes - 1))
+    : start + lagDays
+  return daysBetween(today, freeDay(addDays(today, Math.round(on)), wishes))
+}
+
+export type RuleDays = SoilOutlook['ruleDays']
+
+/** The days of a pass, days from today, in each member; nothing where it is not made. */
+export function daysOfPass(
+  { when }: ProgrammePass,
+  { today, wishes }: Pick<PlanContext, 'today' | 'wishes'>,
+  members: number,
+  ruleDays: RuleDays,
+): (number | undefined)[] {
+  if (when.kind === 'day') return Array.from({ length: members }, () => daysBetween(today, when.day))
+  const { opens, closes } = ruleDays(when.school, when.pass)
+  return opens.map((open, m) => followedOn(open, closes[m]!, today, wishes))
+}
+
+/** The middle of these days; nothing where most members do not make it. */
+export function middleDay(days: (number | undefined)[]): number | undefined {
+  const made = days.filter((d): d is number => d !== undefined).sort((a, b) => a - b)
+  return made.length * 2 < days.length ? undefined : made[Math.floor(made.length / 2)]
+}
+
+/** A planned pass as the field meets it. */
+export function fieldPassOf(
+  pass: ProgrammePass,
+  context: PlanContext,
+  field: SeasonField,
+  ruleDays: RuleDays,
+): FieldPass {
+  const watering = computeWatering(pass, context.today, context.labels)
+  return {
+    days: daysOfPass(pass, context, field.members, ruleDays).map((day) => {
+      const at = day === undefined ? -1 : day - field.from
+      return at >= 0 && at < field.days ? at : -1
+    }),
+    doses: dosesOf(pass, context),
+    times: field.places.map(({ zoneId, kind }) =>
+      pass.zones.includes(zoneId) ? (kind === 'edge' && pass.edges === 'twice' ? 2 : 1) : 0,
+    ),
+    ...(watering &&
+      context.wishes.sprinkler && {
+        watering: { mm: watering.leastMm, afterDays: waterAfterDays(watering) },
+      }),
+  }
+}
+
+/** Passes already made that the field still feels. */
+export function madePasses({ zones, barriers }: PlanContext, field: SeasonField): FieldPass[] {
+  return zones.flatMap((zone) =>
+    zone.passes.flatMap(({ day, actives }): FieldPass[] => {
+      const at = daysBetween(field.today, day) - field.from
+      const doses = actives.flatMap(({ name, rate }) => {
+        const active = barrierOf(barriers, name)
+        return active ? [{ active, lbPerAcre: rate.value }] : []
+      })
+      if (at < 0 || at >= field.days || !doses.length) return []
+      return [
+        {
+          days: new Int16Array(field.members).fill(at),
+          doses,
+          times: field.places.map((p) => (p.zoneId === zone.id ? 1 : 0)),
+          watering: usualWatering,
+        },
+      ]
+    }),
+  )
+}
+
+/** Days on which coring breaks the barrier, for those who hold that it does. */
+export const disturbsOf = (
+  { wishes }: Pick<PlanContext, 'wishes'>,
+  field: SeasonField,
+): { day: number; leaves: number }[] =>
+  wishes.aerating
+    .map(({ day, leaves }) => ({ day: daysBetween(field.today, day) - field.from, leaves }))
+    .filter((d) => d.day >= 0 && d.leaves < 1)

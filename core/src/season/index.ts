@@ -1,0 +1,40 @@
+export { targetClasses, type BarrierActive, type SeedlingKill, type TargetClass } from './barrier/active.ts'
+export { computeControlLength, type GroundDays } from './barrier/controlLength.ts'
+export type { Target } from './barrier/escape.ts'
+export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'
+export { targetOf } from './barrier/target.ts'
+export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
+export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement.ts'
+export type { Reason } from './judge/reason.ts'
+export { optimiseProgramme, searchAll, type OptimiseRequest, type Optimum } from './optimise/optimise.ts'
+export { checkProgramme } from './programme/check.ts'
+export { computeFertiliser } from './programme/fertiliser.ts'
+export {
+  noWishes,
+  productsOf,
+  type FertiliserPass,
+  type PassProduct,
+  type PassTime,
+  type PlanContext,
+  type PlanLabel,
+  type PlanPlace,
+  type PlanZone,
+  type Programme,
+  type ProgrammePass,
+  type Restriction,
+  type SeasonWishes,
+  type SeedingWish,
+} from './programme/programme.ts'
+export { resistanceYears, type GroupUse } from './programme/resistance.ts'
+export { computeWatering, waterAfterDays, type WateringPlan } from './programme/watering.ts'
+export { rangeOfLabel, type SchoolChoice } from './schools/schoolProgramme.ts'
+export {
+  compareSchools,
+  judgeProgramme,
+  judgeSchool,
+  weedsToStop,
+  type JudgedProgramme,
+  type PassDay,
+  type SchoolRow,
+  type Season,
+} from './season.ts'

@@ -1,0 +1,197 @@
+import { checkLimits } from '../../bench/index.ts'
+import {
+  addDays,
+  convert,
+  daysBetween,
+  yearOf,
+  type Day,
+  type RatePerAreaUnit,
+  type Refusal,
+} from '../../quantity/index.ts'
+import { computeActiveRates, type Pass } from '../../shelf/index.ts'
+import {
+  productsOf,
+  type PassProduct,
+  type PlanContext,
+  type PlanLabel,
+  type PlanZone,
+  type Programme,
+  type ProgrammePass,
+} from './programme.ts'
+
+/** The day a pass is meant for: its own, or the most likely of its rule. */
+export type DayOf = (pass: ProgrammePass) => Day | undefined
+
+interface Checked {
+  pass: ProgrammePass
+  index: number
+  day: Day
+}
+/** How far apart for the seeding rule: absent where the label says nothing, and then the model alone decides. */
+const seedingIntervalOf = ({ rules }: PlanLabel, turf: string): number | undefined =>
+  rules.uses.some((u) => u.atSeeding && u.turf.includes(turf)) ? 0 : rules.seedingIntervalDays
+
+function checkSeeding(
+  { pass, index, day }: Checked,
+  zone: PlanZone,
+  { wishes, labels }: PlanContext,
+): Refusal[] {
+  return wishes.seeding
+    .filter((s) => s.zoneId === zone.id && s.day >= day)
+    .flatMap((seeding) =>
+      productsOf(pass, labels).flatMap(({ label }): Refusal[] => {
+        const interval = seedingIntervalOf(label, zone.turf) ?? 0
+        return daysBetween(day, seeding.day) < interval
+          ? [
+              {
+                code: 'seedingInsideBarrier',
+                field: `passes.${index}.when`,
+                params: {
+                  label: label.rules.name,
+                  interval,
+                  day,
+                  seeding: seeding.day,
+                  zone: zone.name,
+                  safe: addDays(day, interval),
+                  latest: addDays(seeding.day, -interval),
+                },
+              },
+            ]
+          : []
+      }),
+    )
+}
+
+function checkRestrictions(
+  { pass, index, day }: Checked,
+  before: Pass[],
+  { wishes, labels }: PlanContext,
+): Refusal[] {
+  return wishes.restrictions.flatMap(({ kind, name, mostLbPerAcre }) =>
+    productsOf(pass, labels).flatMap(({ product, label, field }): Refusal[] => {
+      const groupOf = new Map(label.rules.actives.map((a) => [a.name.toLowerCase(), a.group]))
+      const meant = (active: string) =>
+        kind === 'active'
+          ? active.toLowerCase() === name.toLowerCase()
+          : groupOf.get(active.toLowerCase()) === name
+      const sum = (passes: Pass[]) =>
+        passes
+          .flatMap((p) => p.actives)
+          .filter((a) => meant(a.name))
+          .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
+      const here = sum([{ day, actives: computeActiveRates(label.rules, product.rate) }])
+      const asked = here + sum(before.filter((p) => yearOf(p.day) === yearOf(day)))
+      return here > 0 && asked > mostLbPerAcre * (1 + 1e-9)
+        ? [
+            {
+              code: mostLbPerAcre === 0 ? 'forbiddenHere' : 'overLocalMaximum',
+              field: `passes.${index}.${field}rate`,
+              params: {
+                name,
+                kind,
+                label: label.rules.name,
+                asked: { value: asked, unit: 'lb/acre' },
+                limit: { value: mostLbPerAcre, unit: 'lb/acre' },
+              },
+            },
+          ]
+        : []
+    }),
+  )
+}
+
+interface Held {
+  label: PlanLabel
+  product: PassProduct
+  /** How many times the rate falls on this ground in one pass. */
+  times: number
+  before: Pass[]
+}
+
+function checkProduct({ pass, index, day }: Checked, field: string, zone: PlanZone, held: Held): Refusal[] {
+  const { label, product, times, before } = held
+  const { refusals } = checkLimits({
+    rules: label.rules,
+    turf: zone.turf,
+    state: zone.state,
+    rate: { value: product.rate.value * times, unit: product.rate.unit },
+    day,
+    passes: before,
+  })
+  const where: Record<string, string> = { rate: `${field}rate`, day: 'when' }
+  return refusals.map((r) => ({
+    ...r,
+    field: `passes.${index}.${where[r.field ?? ''] ?? `${field}labelId`}`,
+    params: { ...r.params, zone: zone.name, twice: times > 1, pass: pass.id },
+  }))
+}
+
+/** What the passes before put on a zone, and on its edges where these get two swaths. */
+const asPass = (pass: ProgrammePass, day: Day, times: number, labels: PlanLabel[]): Pass => ({
+  day,
+  actives: productsOf(pass, labels).flatMap(({ product, label }) =>
+    computeActiveRates(label.rules, {
+      value: product.rate.value * times,
+      unit: product.rate.unit as RatePerAreaUnit,
+    }),
+  ),
+})
+
+/**
+ * Every limit a programme breaks, pass by pass in the order of their days: label, turf and its state, rate, the year's maximum,
+ * intervals, seeding, restrictions of the place, days without time. None when it can be carried out.
+ */
+export function checkProgramme(programme: Programme, context: PlanContext, dayOf: DayOf): Refusal[] {
+  const { labels, zones, places, wishes } = context
+  const faults: Refusal[] = []
+  const dated = programme.passes
+    .flatMap((pass, index): Checked[] => {
+      const day = dayOf(pass)
+      for (const [product, field] of [
+        [pass, ''],
+        [pass.partner, 'partner.'],
+      ] as const)
+        if (product && !labels.some((l) => l.id === product.labelId))
+          faults.push({ code: 'labelGone', field: `passes.${index}.${field}labelId`, params: {} })
+      if (!pass.zones.some((id) => zones.some((z) => z.id === id)))
+        faults.push({ code: 'passWithoutZone', field: `passes.${index}.zones`, params: {} })
+      return day ? [{ pass, index, day }] : []
+    })
+    .toSorted((a, b) => (a.day < b.day ? -1 : 1))
+  const before = new Map(zones.map((z) => [z.id, { once: z.passes, edges: z.passes }]))
+  for (const checked of dated) {
+    const { pass, index, day } = checked
+    if (pass.when.kind === 'day' && day < context.today)
+      faults.push({
+        code: 'passInPast',
+        field: `passes.${index}.when`,
+        params: { day, today: context.today },
+      })
+    for (const { from, to } of wishes.busy)
+      if (day >= from && day <= to)
+        faults.push({ code: 'noTimeThen', field: `passes.${index}.when`, params: { day, from, to } })
+    for (const zone of zones.filter((z) => pass.zones.includes(z.id))) {
+      const put = before.get(zone.id)!
+      const hasEdge = places.some((p) => p.zoneId === zone.id && p.kind === 'edge')
+      const twice = pass.edges === 'twice' && hasEdge
+      for (const { product, label, field } of productsOf(pass, labels)) {
+        const once = checkProduct(checked, field, zone, { label, product, times: 1, before: put.once })
+        const atEdges =
+          twice || put.edges !== put.once
+            ? checkProduct(checked, field, zone, { label, product, times: twice ? 2 : 1, before: put.edges })
+            : []
+        faults.push(...once, ...(once.length ? [] : atEdges))
+      }
+      faults.push(...checkSeeding(checked, zone, context), ...checkRestrictions(checked, put.once, context))
+      const own = asPass(pass, day, 1, labels)
+      before.set(zone.id, {
+        once: [...put.once, own],
+        edges:
+          twice || put.edges !== put.once
+            ? [...put.edges, asPass(pass, day, twice ? 2 : 1, labels)]
+            : [...put.once, own],
+      })
+    }
+  }
+  return faults
+}

@@ -1,0 +1,139 @@
+import type { BarrierActive } from '../barrier/active.ts'
+import { convert, type Day, type Quantity, type RatePerAreaUnit } from '../../quantity/index.ts'
+import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
+import { computeActiveRates, type LabelRules, type Pass } from '../../shelf/index.ts'
+import type { PlaceKind, TurfState } from '../../yard/index.ts'
+
+/** When a pass goes down: on a day, or by a rule of a school, whenever the soil asks for it. */
+export type PassTime =
+  { kind: 'day'; day: Day } | { kind: 'rule'; school: TimingSchoolId; pass: PassRule['id'] }
+
+/** One product at one rate. */
+export interface PassProduct {
+  labelId: string
+  rate: Quantity<RatePerAreaUnit>
+}
+
+/** One planned pass over the lawn: a barrier, perhaps with a partner of another group. */
+export interface ProgrammePass extends PassProduct {
+  id: string
+  /** The half of the year it belongs to. */
+  season: Trend
+  when: PassTime
+  partner?: PassProduct
+  /** Zones it covers. */
+  zones: string[]
+  /** A second swath along the warm edges, or not. */
+  edges: 'once' | 'twice'
+}
+
+/** Nitrogen from a bag on a day of its own or with a pass. */
+export interface FertiliserPass {
+  id: string
+  day: Day
+  zones: string[]
+  /** Nitrogen of the bag's analysis, percent. */
+  nitrogenPercent: number
+  nitrogenLbPer1000: number
+}
+
+/** What is planned for a yard's year. */
+export interface Programme {
+  passes: ProgrammePass[]
+  fertiliser: FertiliserPass[]
+}
+
+/** A wish to sow, which a barrier would stop. */
+export interface SeedingWish {
+  zoneId: string
+  day: Day
+}
+
+/** What may not be used at the person's place, or only so much of it a year. */
+export interface Restriction {
+  kind: 'active' | 'group'
+  name: string
+  /** Most in a year, lb of active per acre; none at all where it is 0. */
+  mostLbPerAcre: number
+  note: string
+}
+
+/** What the owner wants and cannot: all of it may be empty. */
+export interface SeasonWishes {
+  seeding: SeedingWish[]
+  /** Days on which nobody has time. */
+  busy: { from: Day; to: Day }[]
+  restrictions: Restriction[]
+  /** Days on which the lawn is cored, and the share of a barrier that is left after it; 1 for those who hold it unbroken. */
+  aerating: { day: Day; leaves: number }[]
+  /** Whether it can be watered in; where not, rain must do it. */
+  sprinkler: boolean
+  q10?: number
+}
+export const noWishes: SeasonWishes = {
+  seeding: [],
+  busy: [],
+  restrictions: [],
+  aerating: [],
+  sprinkler: true,
+}
+
+export interface PlanZone {
+  id: string
+  name: string
+  turf: string
+  state: TurfState
+  areaSqFt: number
+  /** Everything already put on it. */
+  passes: Pass[]
+}
+export interface PlanPlace {
+  id: string
+  zoneId: string
+  kind: PlaceKind
+  thatchCm: number
+}
+export interface PlanLabel {
+  id: string
+  rules: LabelRules
+}
+
+/** What a programme is held against. */
+export interface PlanContext {
+  today: Day
+  zones: PlanZone[]
+  places: PlanPlace[]
+  labels: PlanLabel[]
+  barriers: BarrierActive[]
+  wishes: SeasonWishes
+}
+
+/** The barrier an active of a label makes, if any. */
+export const barrierOf = (barriers: BarrierActive[], name: string): BarrierActive | undefined =>
+  barriers.find((b) => b.name.toLowerCase() === name.toLowerCase())
+
+/** Products of a pass with their labels; those whose label is gone are left out. */
+export const productsOf = (
+  pass: ProgrammePass,
+  labels: PlanLabel[],
+): { product: PassProduct; label: PlanLabel; field: string }[] =>
+  [
+    { product: pass as PassProduct, field: '' },
+    ...(pass.partner ? [{ product: pass.partner, field: 'partner.' }] : []),
+  ].flatMap(({ product, field }) => {
+    const label = labels.find((l) => l.id === product.labelId)
+    return label ? [{ product, label, field }] : []
+  })
+
+/** What a pass puts down of each active that makes a barrier, lb/acre. */
+export function dosesOf(
+  pass: ProgrammePass,
+  { labels, barriers }: Pick<PlanContext, 'labels' | 'barriers'>,
+): { active: BarrierActive; lbPerAcre: number }[] {
+  return productsOf(pass, labels).flatMap(({ product, label }) =>
+    computeActiveRates(label.rules, product.rate).flatMap(({ name, rate }) => {
+      const active = barrierOf(barriers, name)
+      return active ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre') }] : []
+    }),
+  )
+}

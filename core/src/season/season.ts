@@ -1,0 +1,245 @@
+import {
+  addDays,
+  daysBetween,
+  figure,
+  operand,
+  type Caution,
+  type Day,
+  type Figure,
+  type Refusal,
+} from '../quantity/index.ts'
+import { computeActiveRates, computeYearUse } from '../shelf/index.ts'
+import { timingSchoolIds, type PassWindow, type TimingSchoolId, type Trend } from '../soil/index.ts'
+import type { SeasonField } from './field/field.ts'
+import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDays } from './field/passes.ts'
+import { judgePasses } from './judge/judge.ts'
+import { computeJudgement, type Judgement } from './judge/judgement.ts'
+import { computeReason, type Reason } from './judge/reason.ts'
+import { checkProgramme } from './programme/check.ts'
+import { computeCost } from './programme/cost.ts'
+import { productsOf, type PlanContext, type Programme, type ProgrammePass } from './programme/programme.ts'
+import { computeGroupUse, type GroupUse } from './programme/resistance.ts'
+import { programmeOfSchool, type SchoolChoice } from './schools/schoolProgramme.ts'
+
+/** A lawn's season ready to be planned. */
+export interface Season {
+  field: SeasonField
+  context: PlanContext
+  ruleDays: RuleDays
+  /** The half of the year whose weeds are to be stopped. */
+  half: Trend
+  /** Weeds to stop, of those with a target; all of the half where nothing is said. */
+  weeds?: string[]
+}
+
+/** When a pass is meant, and from when to when its rule would have it. */
+export interface PassDay {
+  id: string
+  day?: Day
+  p10?: Day
+  p90?: Day
+}
+
+/** A programme with all there is to say of it. */
+export interface JudgedProgramme {
+  programme: Programme
+  passes: PassDay[]
+  judgement: Judgement
+  /** What of it breaks a limit: it cannot be taken so. */
+  faults: Refusal[]
+  cautions: Caution[]
+  reason: Reason
+  cost: { cents: number; known: boolean }
+  groups: GroupUse[]
+  /** Share of the year's maximum, the zone where it is largest; nothing where no label states one. */
+  annual?: Figure<'ratio'>
+}
+
+export interface SchoolRow extends JudgedProgramme {
+  school: TimingSchoolId
+}
+
+/** Indices of the weeds to stop: those a barrier meets, of the half of the year that is planned. */
+export function weedsToStop({ field, half, weeds }: Season): number[] {
+  return field.weeds.flatMap((weed, i) =>
+    weed.target &&
+    (weeds ? weeds.includes(weed.code) : weed.emergence.trend === half || weed.emergence.trend === 'both')
+      ? [i]
+      : [],
+  )
+}
+
+const passDaysOf = (pass: ProgrammePass, { context, field, ruleDays }: Season): PassDay => {
+  const days = daysOfPass(pass, context, field.members, ruleDays)
+  const made = days.filter((d): d is number => d !== undefined).sort((a, b) => a - b)
+  const at = (share: number) => addDays(context.today, made[Math.round(share * (made.length - 1))]!)
+  const middle = middleDay(days)
+  return {
+    id: pass.id,
+    ...(middle !== undefined && { day: addDays(context.today, middle), p10: at(0.1), p90: at(0.9) }),
+  }
+}
+
+/** Largest share of a label's year that a programme uses on a zone, with what is already down. */
+function computeAnnualShare(
+  programme: Programme,
+  days: PassDay[],
+  { zones, labels }: PlanContext,
+): Figure<'ratio'> | undefined {
+  const shares = zones.flatMap((zone) => {
+    const planned = programme.passes.flatMap((pass, i) => {
+      const { day } = days[i]!
+      return day && pass.zones.includes(zone.id)
+        ? productsOf(pass, labels).map(({ product, label }) => ({
+            label,
+            day,
+            actives: computeActiveRates(label.rules, product.rate),
+          }))
+        : []
+    })
+    return [...new Set(planned.map((p) => p.label))].flatMap((label) => {
+      const use = label.rules.uses.find((u) => u.turf.includes(zone.turf))
+      const last = planned.at(-1)!.day
+      const year = use && computeYearUse(label.rules, use, [...zone.passes, ...planned], last)
+      return year?.maximum
+        ? [
+            figure('ratio', [
+              ...year.used.working,
+              ...year.maximum.working,
+              {
+                code: 'yearShare',
+                subject: zone.name,
+                formula: '{used} ÷ {maximum}',
+                operands: {
+                  used: operand(year.used.value, year.used.unit),
+                  maximum: operand(year.maximum.value, year.maximum.unit),
+                },
+                result: operand(year.used.value / year.maximum.value, 'ratio'),
+                source: 'label',
+              },
+            ]),
+          ]
+        : []
+    })
+  })
+  return shares.toSorted((a, b) => b.value - a.value)[0]
+}
+
+/** Ground that is frozen when most members have it under this, °C; rain that washes off, mm in the day and the next. */
+const frozenC = 0.5
+const washingMm = 25
+
+/** What speaks against the day of a pass, by the ensemble. */
+function cautionsOf(programme: Programme, days: PassDay[], { field, context }: Season): Caution[] {
+  return programme.passes.flatMap((pass, i) => {
+    const { day } = days[i]!
+    const at = day === undefined ? -1 : daysBetween(field.today, day) - field.from
+    if (at < 0 || at >= field.days - 1) return []
+    const place = field.places.find((p) => pass.zones.includes(p.zoneId))
+    if (!place) return []
+    const share = (is: (k: number) => boolean) =>
+      Array.from({ length: field.members }, (_, m) => is(m * field.days + at)).filter(Boolean).length /
+      field.members
+    const cautions: Caution[] = []
+    if (share((k) => place.soilC[k]! < frozenC) > 0.5)
+      cautions.push({ code: 'groundFrozen', params: { day: day! } })
+    if (share((k) => place.full[k] === 1) > 0.6) cautions.push({ code: 'groundFull', params: { day: day! } })
+    if (share((k) => field.rainMm[k]! + field.rainMm[k + 1]! > washingMm) > 0.4)
+      cautions.push({ code: 'washingRain', params: { day: day!, rain: { value: washingMm, unit: 'mm' } } })
+    for (const { day: cored, leaves } of context.wishes.aerating)
+      if (leaves < 1 && cored >= day! && daysBetween(day!, cored) < 120)
+        cautions.push({
+          code: 'coredAfterPass',
+          params: { cored, day: day!, left: { value: leaves, unit: 'ratio' } },
+        })
+    return cautions
+  })
+}
+
+/** Seeds come up only from a day by the model: said where it is later than what is wanted. */
+function seedingCautions({ places }: Judgement, { context }: Season): Caution[] {
+  return context.wishes.seeding.flatMap((seeding) => {
+    const own = places.filter((p) =>
+      context.places.some((c) => c.id === p.placeId && c.zoneId === seeding.zoneId),
+    )
+    const latest = own
+      .flatMap((p) => p.seedFrom?.p90 ?? [])
+      .sort()
+      .at(-1)
+    return latest && latest > seeding.day
+      ? [{ code: 'seedingNotSafe', params: { seeding: seeding.day, from: latest } }]
+      : []
+  })
+}
+
+/** Holds one programme against its limits, and judges it on every member. */
+export function judgeProgramme(season: Season, programme: Programme, notes: Caution[] = []): JudgedProgramme {
+  const { field, context, ruleDays } = season
+  const passes = programme.passes.map((pass) => passDaysOf(pass, season))
+  const weeds = weedsToStop(season)
+  const planned = programme.passes.map((pass) => fieldPassOf(pass, context, field, ruleDays))
+  const runs = judgePasses(field, [...madePasses(context, field), ...planned], weeds, {
+    disturbs: disturbsOf(context, field),
+  })
+  const actives = planned.flatMap((p) => p.doses.map((d) => d.active))
+  const judgement = computeJudgement(runs, field, { weeds, actives })
+  const dayById = new Map(passes.map((p) => [p.id, p.day]))
+  const annual = computeAnnualShare(programme, passes, context)
+  const inField = passes.flatMap((p) => (p.day ? [daysBetween(field.today, p.day) - field.from] : []))
+  return {
+    programme,
+    passes,
+    judgement,
+    faults: checkProgramme(programme, context, (pass) => dayById.get(pass.id)),
+    cautions: [...notes, ...cautionsOf(programme, passes, season), ...seedingCautions(judgement, season)],
+    reason: computeReason(judgement, inField),
+    cost: computeCost(programme, context),
+    groups: computeGroupUse(programme, context, context.today),
+    ...(annual && { annual }),
+  }
+}
+
+const shorter = [0.85, 0.7, 0.5, 0]
+
+/** One school on this lawn; with seed to be sown, at the largest rate that is gone in time. */
+export function judgeSchool(season: Season, choice: SchoolChoice): SchoolRow {
+  const dayOfRule = (school: TimingSchoolId, pass: PassWindow['pass']): Day | undefined => {
+    const { context, ruleDays, field } = season
+    const rule = { when: { kind: 'rule', school, pass } } as ProgrammePass
+    const middle = middleDay(daysOfPass(rule, context, field.members, ruleDays))
+    return middle === undefined ? undefined : addDays(context.today, middle)
+  }
+  const judge = (rateShare?: number): SchoolRow => {
+    const made = programmeOfSchool(
+      { ...choice, ...(rateShare !== undefined && { rateShare }) },
+      season.context,
+      dayOfRule,
+    )
+    return { school: choice.school, ...judgeProgramme(season, made.programme, made.notes) }
+  }
+  const usual = judge()
+  const inTime = (row: SchoolRow) => !row.cautions.some((c) => c.code === 'seedingNotSafe')
+  if (inTime(usual) || !usual.programme.passes.length) return usual
+  for (const share of shorter) {
+    const row = judge(share)
+    if (inTime(row)) return row
+  }
+  return usual
+}
+
+/** A difference in what escapes under which less product decides, a share. */
+const asGood = 0.005
+
+/** Best first: what breaks no limit before what does, then fewer escapes, then less of the year's maximum. */
+export const compareRows = (a: JudgedProgramme, b: JudgedProgramme): number => {
+  const broken = Number(a.faults.length > 0) - Number(b.faults.length > 0)
+  const escaped = (r: JudgedProgramme) => r.judgement.escaped?.value ?? 1
+  const apart = escaped(a) - escaped(b)
+  return (
+    broken || (Math.abs(apart) > asGood ? apart : (a.annual?.value ?? 0) - (b.annual?.value ?? 0) || apart)
+  )
+}
+
+/** Every school on this lawn and its weather, best first. */
+export const compareSchools = (season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] =>
+  timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school })).sort(compareRows)
