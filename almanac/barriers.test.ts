@@ -1,8 +1,9 @@
 import { describe, expect, it, test } from 'vitest'
 import { targetClasses } from '@jardinero/core/season'
-import { almanac, barriers, controlLengths } from './src/index.ts'
+import { almanac, controlLengths } from './src/index.ts'
 import { lengthOf } from './test/controlLengthTrial.ts'
 
+const { barriers } = almanac
 const barrierOf = (name: string) => barriers.find((b) => b.name === name)!
 
 describe('actives that make a barrier', () => {

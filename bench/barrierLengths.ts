@@ -1,6 +1,8 @@
-import { barriers, controlLengths, type ControlLengthRow } from '@jardinero/almanac'
+import { almanac, controlLengths, type ControlLengthRow } from '@jardinero/almanac'
 import type { BarrierActive } from '@jardinero/core/season'
 import { groundDaysOf, lengthOf } from '../almanac/test/controlLengthTrial.ts'
+
+const { barriers } = almanac
 
 /** Mean pace of loss up to a day, over the years of a station: what turns days into days at 20 °C. */
 const paceUpTo = ({ station, on, days }: ControlLengthRow): number => {

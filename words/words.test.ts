@@ -25,7 +25,9 @@ describe('the catalogue', () => {
   const server = filesUnder(join(root, 'server/src'))
 
   it('has words for every code the core and the server speak', () => {
-    const spoken = ['refusal', 'caution', 'working', 'today', 'bench.fill'].map((room) => `${room}.`)
+    const spoken = ['refusal', 'caution', 'working', 'today', 'bench.fill', 'season', 'season.event'].map(
+      (room) => `${room}.`,
+    )
     const codes = found([...core, ...server], /\bcode: '([A-Za-z]+)'/g)
     expect(codes.length).toBeGreaterThan(60)
     const inner = new Set(['postgres'])

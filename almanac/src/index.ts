@@ -3,11 +3,12 @@ import type { LabelRules } from '@jardinero/core/shelf'
 import actives from '../data/actives.json' with { type: 'json' }
 import climates from '../data/climates.json' with { type: 'json' }
 import sampleLabels from '../data/sampleLabels.json' with { type: 'json' }
+import { barriers } from './barriers.ts'
 import { load } from './load.ts'
 import { activesSchema, climatesSchema } from './schemas.ts'
 import { turf } from './turf.ts'
 
-export { barriers, controlLengths, type ControlLengthRow } from './barriers.ts'
+export { controlLengths, type ControlLengthRow } from './barriers.ts'
 export { plantAlmanac } from './plants.ts'
 export type { Turf } from './turf.ts'
 
@@ -61,6 +62,7 @@ export interface SampleLabel {
 export const almanac = {
   turf,
   climates: load<Climate[]>('climates', climates, climatesSchema),
+  barriers,
   actives: load<Active[]>('actives', actives, activesSchema),
   /** Held to the contract's label schema and to the label check by test. */
   sampleLabels: sampleLabels as SampleLabel[],

@@ -17,6 +17,7 @@ import {
 import { ownDay, typicalYearRow, type OwnDay, type TypicalYearRow } from './weather.ts'
 import { place, section, yard, zone, type Place, type Section, type Yard, type Zone } from './yard.ts'
 import type { ApplicationRecord } from './ledger.ts'
+import { filedPlan, type SeasonPlan } from './season.ts'
 import {
   filedPhoto,
   find,
@@ -43,14 +44,16 @@ export interface AccountState {
   signs: Sign[]
   sprinklers: Sprinkler[]
   waters: Water[]
+  /** Plans as they were taken, oldest first. */
+  plans: SeasonPlan[]
 }
 
 export const demoDay = Joi.object({ day: day.required() })
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 3
-/** Versions that are read; the first had no finds, the second no signs, water or station. */
-const readVersions = [1, 2, accountFileVersion]
+export const accountFileVersion = 4
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans. */
+const readVersions = [1, 2, 3, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
@@ -81,6 +84,7 @@ export interface AccountFile {
   waters: Water[]
   stationDays: OwnDay[]
   typicalYears: TypicalYearRow[]
+  plans: SeasonPlan[]
 }
 
 const most = 200_000
@@ -140,6 +144,7 @@ export const accountFile = Joi.object<AccountFile>({
   waters: list(water.row, most).default([]),
   stationDays: list(ownDay, most).default([]),
   typicalYears: list(typicalYearRow, 1000).default([]),
+  plans: list(filedPlan, most).default([]),
 })
 
 /** What an import did. */

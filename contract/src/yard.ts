@@ -8,9 +8,11 @@ import {
   type TurfState,
 } from '@jardinero/core/yard'
 import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
+import type { SeasonWishes } from '@jardinero/core/season'
 import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardinero/core/soil'
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
 import { ground, timingParameters } from './soil.ts'
+import { seasonWishes } from './season.ts'
 
 export interface Yard extends Row {
   name: string
@@ -24,6 +26,8 @@ export interface Yard extends Row {
   timingParameters?: Partial<Record<TimingSchoolId, Record<string, number>>> | null
   /** The numbers a verdict on a find rests on, where the person has changed them. */
   verdictThresholds?: Partial<Thresholds> | null
+  /** What the owner wants of the season and cannot, where anything was said. */
+  seasonWishes?: SeasonWishes | null
 }
 
 /** A part of the yard with one turf. */
@@ -80,6 +84,7 @@ export const yard = rowShapes({
   verdictThresholds: Joi.object()
     .pattern(Joi.valid(...Object.keys(verdictThresholds)), Joi.number())
     .allow(null),
+  seasonWishes: seasonWishes.allow(null),
 })
 
 export const zone = rowShapes({

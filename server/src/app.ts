@@ -1,8 +1,8 @@
 import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
-import Fastify, { type FastifyInstance, type FastifyRequest } from 'fastify'
+import Fastify, { type FastifyInstance } from 'fastify'
 import type { DataSource } from 'typeorm'
-import { createWords, loadWholeCatalogue } from '@jardinero/words'
+import { createWords, loadWholeCatalogue, type Reader, type Words } from '@jardinero/words'
 import { accountRoutes } from './account/routes.ts'
 import { benchCollections, benchRoutes } from './bench/routes.ts'
 import { ledgerRoutes } from './ledger/routes.ts'
@@ -17,6 +17,7 @@ import { describeSchema, joiValidator, plainSerializer } from './platform/valida
 import { serveWeb } from './platform/webFolder.ts'
 import { quantityRoutes } from './quantity/routes.ts'
 import { scoutCollections, scoutRoutes } from './scout/routes.ts'
+import { seasonRoutes } from './season/routes.ts'
 import { shelfCollections } from './shelf/routes.ts'
 import { soilCollections, soilRoutes } from './soil/routes.ts'
 import { yardCollections, yardRoutes } from './yard/routes.ts'
@@ -28,10 +29,11 @@ export interface AppParts {
   log?: boolean
 }
 
-async function createWordsFor(): Promise<(request: FastifyRequest) => ReturnType<typeof createWords>> {
+const stranger: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
+
+async function createWordsFor(): Promise<(reader: Reader) => Words> {
   const catalogue = await loadWholeCatalogue('en')
-  const stranger = { locale: 'en-US', units: 'us', temperature: 'F' } as const
-  return (request) => createWords(catalogue, request.person ?? stranger)
+  return (reader) => createWords(catalogue, reader)
 }
 
 /** The documents' own page sets styles on its elements; nothing else of it leaves the house policy. */
@@ -67,7 +69,8 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
   })
   app.setValidatorCompiler(joiValidator as never)
   app.setSerializerCompiler(plainSerializer)
-  app.setErrorHandler(problemHandler(await createWordsFor()))
+  const wordsFor = await createWordsFor()
+  app.setErrorHandler(problemHandler((request) => wordsFor(request.person ?? stranger)))
 
   await registerSecurity(app, database, config)
   registerSignedIn(app, database)
@@ -86,6 +89,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
     soilRoutes(rooms, clock, config)
+    seasonRoutes(rooms, { database, clock, wordsFor })
     benchRoutes(rooms, clock)
     ledgerRoutes(rooms, clock)
     accountRoutes(rooms, database, config.demo, clock)

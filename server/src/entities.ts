@@ -1,6 +1,7 @@
 import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
 import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts'
 import { amendmentEntity, recordEntity } from './ledger/entities.ts'
+import { feedEntity, planEntity } from './season/entities.ts'
 import { labelEntity } from './shelf/entities.ts'
 import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
 import {
@@ -39,4 +40,6 @@ export const entities = [
   photoEntity,
   seasonMarkEntity,
   drillCardEntity,
+  planEntity,
+  feedEntity,
 ]

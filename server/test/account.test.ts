@@ -149,8 +149,14 @@ describe('a stranger', () => {
     }
     const account = (await stranger.get('/api/account')).json()
     expect(Object.values(account).filter(Array.isArray).flat()).toEqual([])
-    for (const list of ['/api/soil/season', '/api/bench/mixes', '/api/ledger/records'])
-      expect((await stranger.get(list)).json(), list).toEqual([])
+    const lists = [
+      '/api/soil/season',
+      '/api/bench/mixes',
+      '/api/ledger/records',
+      '/api/season/plans',
+      '/api/season/feeds',
+    ]
+    for (const list of lists) expect((await stranger.get(list)).json(), list).toEqual([])
     expect((await stranger.post('/api/bench/mixes', { ...made.mixOrder, id: randomUUID() })).statusCode).toBe(
       404,
     )
@@ -162,6 +168,11 @@ describe('a stranger', () => {
           changes: { note: 'x' },
         })
       ).statusCode,
+    ).toBe(404)
+    expect((await stranger.send('DELETE', `/api/season/feeds/${made.feed}`)).statusCode).toBe(404)
+    expect((await stranger.get(`/api/season/calendar.ics?yardId=${made.yard}`)).statusCode).toBe(404)
+    expect(
+      (await stranger.post('/api/season/plans', { ...made.planOrder, id: randomUUID() })).statusCode,
     ).toBe(404)
     const hung = await stranger.post('/api/yard/zones', {
       id: randomUUID(),
@@ -197,6 +208,7 @@ describe('a stranger', () => {
       '/api/session/sign-up',
       '/api/session/sign-in',
       '/api/session/demo',
+      '/api/season/feed/{file}',
     ])
     const routes = Object.entries(spec.paths as Record<string, object>).flatMap(([path, methods]) =>
       Object.keys(methods).map((m) => [m.toUpperCase(), path] as const),
@@ -244,7 +256,7 @@ describe('the account file', () => {
     const file = (await owner.get('/api/account/file')).json()
     const other = await visitor().signUp()
     const first = await other.post('/api/account/file', file)
-    expect(first.json().added).toMatchObject({ yards: 1, zones: 1, records: 1, readings: 1 })
+    expect(first.json().added).toMatchObject({ yards: 1, zones: 1, records: 1, readings: 1, plans: 1 })
     const second = await other.post('/api/account/file', file)
     expect(second.json()).toMatchObject({ added: { yards: 0, records: 0 }, kept: { yards: 1, records: 1 } })
     const [before] = (await owner.get('/api/ledger/records')).json()
@@ -266,6 +278,11 @@ describe('the account file', () => {
       ['a place of no zone', (f) => (f.places[0].zoneId = randomUUID()), 'places.0.zoneId'],
       ['a hot reading', (f) => (f.readings[0].temperatureC = 90), 'readings.0.temperatureC'],
       ['an id twice', (f) => f.zones.push(f.zones[0]), 'zones.1.id'],
+      [
+        'a plan for no zone',
+        (f) => (f.plans[0].programme.passes[0].zones = [randomUUID()]),
+        'plans.0.programme.passes.0.zones',
+      ],
       ['another format', (f) => (f.format = 'else'), 'format'],
       ['a version to come', (f) => (f.version = 9), 'version'],
     ]

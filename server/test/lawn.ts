@@ -114,7 +114,35 @@ export async function addLawn(visitor: Visitor) {
     minutes: 30,
     note: '',
   })
+  const planOrder = {
+    yardId: yard,
+    half: 'rising',
+    school: 'halvesByTemperature',
+    programme: {
+      passes: [
+        {
+          id: 'first',
+          season: 'rising',
+          when: { kind: 'day', day: '2026-04-14' },
+          labelId: label,
+          rate: { value: 0.4, unit: 'oz/1000ft2' },
+          zones: [zone],
+          edges: 'once',
+        },
+      ],
+      fertiliser: [
+        { id: 'feed', day: '2026-04-20', zones: [zone], nitrogenPercent: 25, nitrogenLbPer1000: 0.5 },
+      ],
+    },
+    days: [{ id: 'first', day: '2026-04-14' }],
+    reason: 'The edges warm early.',
+  }
+  const plan = await add(visitor, '/api/season/plans', planOrder)
+  const feed = await add(visitor, '/api/season/feeds', { yardId: yard })
   return {
+    plan,
+    planOrder,
+    feed,
     sign,
     sprinkler,
     water,

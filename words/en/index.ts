@@ -7,6 +7,7 @@ import ledger from './ledger.json' with { type: 'json' }
 import problem from './problem.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
 import scout from './scout.json' with { type: 'json' }
+import season from './season.json' with { type: 'json' }
 import soil from './soil.json' with { type: 'json' }
 import today from './today.json' with { type: 'json' }
 import units from './units.json' with { type: 'json' }
@@ -23,6 +24,7 @@ export const catalogue: Catalogue = {
   ...problem,
   ...refusal,
   ...scout,
+  ...season,
   ...soil,
   ...today,
   ...units,

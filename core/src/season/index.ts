@@ -8,6 +8,7 @@ export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement
 export type { Reason } from './judge/reason.ts'
 export { optimiseProgramme, searchAll, type OptimiseRequest, type Optimum } from './optimise/optimise.ts'
 export { checkProgramme } from './programme/check.ts'
+export { computeEvents, type PlanEvent } from './programme/events.ts'
 export { computeFertiliser } from './programme/fertiliser.ts'
 export {
   noWishes,

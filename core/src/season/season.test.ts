@@ -196,8 +196,8 @@ describe('a programme judged', () => {
   })
   it('opens a figure that adds up', () => {
     const { working, value } = judgeProgramme(season, plan(pass(60))).judgement.escaped!
-    const { shares, count } = working.at(-1)!.operands
-    expect(shares!.value / count!.value).toBeCloseTo(value, 12)
+    const { shares, pairs } = working.at(-1)!.operands
+    expect(shares!.value / pairs!.value).toBeCloseTo(value, 12)
     expect(working[0]).toMatchObject({ code: 'escapedAtPlace', subject: 'middle0' })
   })
   it('breaks with coring only for those who hold that it does', () => {

@@ -203,6 +203,8 @@ async function addFinds(scope: AccountScope): Promise<void> {
 /** Leaf to root: the records give way only to this. */
 const tables = [
   'drill_card',
+  'calendar_feed',
+  'season_plan',
   'season_mark',
   'find_photo',
   'plant_find',

@@ -58,5 +58,6 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     waters: await rows('water_entry'),
     stationDays: await rows('station_day'),
     typicalYears: await rows('typical_year'),
+    plans: await rows('season_plan'),
   }
 }

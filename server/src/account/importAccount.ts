@@ -3,9 +3,11 @@ import type { Refusal } from '@jardinero/core/quantity'
 import { checkLabel } from '@jardinero/core/shelf'
 import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
 import { checkSection } from '@jardinero/core/yard'
+import type { Programme, SeasonWishes } from '@jardinero/core/season'
 import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
+import { checkFiledPlans, programmeHere, wishesHere } from './filedPlans.ts'
 
 type Filed = Record<string, unknown> & { id: string }
 
@@ -28,6 +30,7 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'waters', entity: 'water_entry', refs: { yardId: 'yards', sprinklerId: 'sprinklers' } },
   { part: 'stationDays', entity: 'station_day', refs: { yardId: 'yards' } },
   { part: 'typicalYears', entity: 'typical_year', refs: { yardId: 'yards' } },
+  { part: 'plans', entity: 'season_plan', refs: { yardId: 'yards' } },
   { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
 ]
 
@@ -65,7 +68,7 @@ function checkFile(file: AccountFile): Refusal[] {
     const output = computeSprinkler(s)
     if (!output.ok) inside(`sprinklers.${i}`, output.refusals)
   })
-  return faults
+  return [...faults, ...checkFiledPlans(file)]
 }
 
 /** Ids the account already has, of those in the file: those rows are here and stay as they are. */
@@ -93,6 +96,7 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
   const result: ImportResult = { added: {}, kept: {} }
   const newIds = new Map<string, string>()
   const translate = (id: unknown) => newIds.get(String(id)) ?? id
+  let newYards: Filed[] = []
 
   for (const { part, entity, refs } of parts) {
     const rows = file[part] as unknown as Filed[]
@@ -118,16 +122,29 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
         labelId: translate(row['labelId']),
         calibrationId: translate(row['calibrationId']),
       }),
+      ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
       ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
       id: translate(row.id),
       accountId: scope.accountId,
     }))
     await insertAll(scope, entity, owned)
     if (part === 'records') await insertAmendments(scope, fresh, translate)
+    if (part === 'yards') newYards = fresh
+    if (part === 'zones') await placeWishes(scope, newYards, translate)
     result.added[part] = fresh.length
     result.kept[part] = rows.length - fresh.length
   }
   return result
+}
+
+/** Wishes name zones, which come after their yard: they are put right once these have their ids. */
+async function placeWishes(scope: AccountScope, yards: Filed[], translate: (id: unknown) => unknown) {
+  for (const { id, seasonWishes } of yards) {
+    if (!seasonWishes) continue
+    const wishes = wishesHere(seasonWishes as SeasonWishes, translate)
+    const here = { id: String(translate(id)), accountId: scope.accountId }
+    await scope.manager.update('yard', here, { seasonWishes: wishes })
+  }
 }
 
 async function insertAmendments(

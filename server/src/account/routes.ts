@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm'
 import type { AccountState } from '@jardinero/contract/account'
 import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
+import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -41,6 +42,7 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     signs: await rows('season_sign'),
     sprinklers: await rows('sprinkler'),
     waters: await rows('water_entry'),
+    plans: (await scope.find('season_plan', {}, { takenAt: 'ASC' } as never)).map(toWire<SeasonPlan>),
   }
 }
 

@@ -16,6 +16,7 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     timingSchool: column.text,
     timingParameters: column.jsonOrNull,
     verdictThresholds: column.jsonOrNull,
+    seasonWishes: column.jsonOrNull,
   },
   uniques: [accountKey],
   foreignKeys: [ofAccount],

@@ -172,8 +172,8 @@ function computeEscaped(each: WeedJudgement[], { escapes }: JudgedRuns, field: S
     ...atPlaces,
     {
       code: 'escapedMean',
-      formula: 'Σ {shares} ÷ {count}',
-      operands: { shares: operand(sum, 'times'), count: operand(each.length, 'count') },
+      formula: 'Σ {shares} ÷ {pairs}',
+      operands: { shares: operand(sum, 'times'), pairs: operand(each.length, 'count') },
       result: operand(sum / each.length, 'ratio'),
       source: 'barrierModel',
     },

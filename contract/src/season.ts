@@ -1,0 +1,112 @@
+import Joi from 'joi'
+import { timingSchoolIds, type TimingSchoolId, type Trend } from '@jardinero/core/soil'
+import { q10Range, type PassDay, type Programme, type SeasonWishes } from '@jardinero/core/season'
+import { day, id, instant, list, name, text } from './field.ts'
+import { askedRate } from './shelf.ts'
+
+/** A plan as it was taken, never changed: another day, another plan, with its reason. The newest of a half of the year holds. */
+export interface SeasonPlan {
+  id: string
+  yardId: string
+  /** Whose weeds it is for: those of rising soil, or of falling. */
+  half: Trend
+  /** The school it came from; nothing where it was made by hand or by the search. */
+  school: TimingSchoolId | null
+  programme: Programme
+  /** The days its passes were meant for when it was taken. */
+  days: PassDay[]
+  reason: string
+  takenAt: string
+  takenBy: string
+}
+export type PlanOrder = Omit<SeasonPlan, 'takenAt' | 'takenBy'>
+
+/** A calendar others may subscribe to: who has its address may read it. */
+export interface CalendarFeed {
+  id: string
+  yardId: string
+  /** Path of the file, with the secret in it. */
+  path: string
+}
+
+const half = Joi.string().valid('rising', 'falling')
+const passId = Joi.string().max(60)
+const product = { labelId: id.required(), rate: askedRate.required() }
+const when = Joi.alternatives(
+  Joi.object({ kind: Joi.valid('day').required(), day: day.required() }),
+  Joi.object({
+    kind: Joi.valid('rule').required(),
+    school: Joi.string()
+      .valid(...timingSchoolIds)
+      .required(),
+    pass: Joi.string().valid('only', 'first', 'second', 'third', 'fourth', 'seed').required(),
+  }),
+).required()
+
+export const programme = Joi.object<Programme>({
+  passes: list(
+    Joi.object({
+      id: passId.required(),
+      season: half.required(),
+      when,
+      ...product,
+      partner: Joi.object(product),
+      zones: list(id, 60).required(),
+      edges: Joi.string().valid('once', 'twice').required(),
+    }),
+    12,
+  ).required(),
+  fertiliser: list(
+    Joi.object({
+      id: passId.required(),
+      day: day.required(),
+      zones: list(id, 60).required(),
+      nitrogenPercent: Joi.number().required(),
+      nitrogenLbPer1000: Joi.number().required(),
+    }),
+    24,
+  ).required(),
+})
+
+export const seasonWishes = Joi.object<SeasonWishes>({
+  seeding: list(Joi.object({ zoneId: id.required(), day: day.required() }), 60).required(),
+  busy: list(Joi.object({ from: day.required(), to: day.required() }), 60).required(),
+  restrictions: list(
+    Joi.object({
+      kind: Joi.string().valid('active', 'group').required(),
+      name: name.required(),
+      mostLbPerAcre: Joi.number().min(0).max(1000).required(),
+      note: text.required(),
+    }),
+    40,
+  ).required(),
+  aerating: list(
+    Joi.object({ day: day.required(), leaves: Joi.number().min(0).max(1).required() }),
+    20,
+  ).required(),
+  sprinkler: Joi.boolean().required(),
+  q10: Joi.number().min(q10Range.least).max(q10Range.most),
+})
+
+/** POST /api/season/plans */
+export const planOrder = Joi.object({
+  id: id.required(),
+  yardId: id.required(),
+  half: half.required(),
+  school: Joi.string()
+    .valid(...timingSchoolIds)
+    .allow(null)
+    .required(),
+  programme: programme.required(),
+  days: list(Joi.object({ id: passId.required(), day, p10: day, p90: day }), 12).required(),
+  reason: Joi.string().trim().min(1).max(400).required(),
+})
+
+/** A plan in the account file. */
+export const filedPlan = planOrder.keys({
+  takenAt: instant.required(),
+  takenBy: Joi.string().max(120).required(),
+})
+
+export const feedOrder = Joi.object({ id: id.required(), yardId: id.required() })
+export const calendarRequest = Joi.object({ yardId: id.required() })

@@ -1,0 +1,63 @@
+import ical, { ICalCalendarMethod } from 'ical-generator'
+import type { Sprinkler } from '@jardinero/contract/soil'
+import type { Yard } from '@jardinero/contract/yard'
+import { addDays } from '@jardinero/core/quantity'
+import { computeEvents } from '@jardinero/core/season'
+import { computeSprinkler } from '@jardinero/core/soil'
+import type { Words } from '@jardinero/words'
+import type { Clock } from '../platform/clock.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { gatherContext, plansInForce } from './plans.ts'
+
+const noon = (day: string) => new Date(`${day}T12:00:00Z`)
+/** A day of the calendar as the library takes it: it reads the local parts of a date. */
+const dateOf = (day: string) => {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number]
+  return new Date(year, month - 1, date)
+}
+
+/** The plan of a yard as an iCalendar file (RFC 5545): whole days, each with what to do in its note. */
+export async function planCalendar(
+  scope: AccountScope,
+  yardId: string,
+  words: Words,
+  clock: Clock,
+): Promise<string> {
+  const yard = await scope.get<Yard>('yard', yardId)
+  const context = await gatherContext(scope, yard, clock)
+  const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
+  const output = sprinkler && computeSprinkler(sprinkler)
+  const calendar = ical({
+    name: words.say('season.calendarName', { yard: yard.name }),
+    prodId: {
+      company: 'Jardinero',
+      product: 'Season',
+      language: words.reader.locale.slice(0, 2).toUpperCase(),
+    },
+    method: ICalCalendarMethod.PUBLISH,
+    timezone: null,
+  })
+  for (const { id, programme, days, takenAt } of await plansInForce(scope, yardId)) {
+    const events = computeEvents(programme, days, {
+      ...context,
+      ...(output?.ok && { outputMmPerHour: output.value.output.value }),
+    })
+    for (const event of events)
+      calendar.createEvent({
+        id: `${event.id}.${yardId}@jardinero.invalid`,
+        stamp: takenAt,
+        start: dateOf(event.from),
+        end: dateOf(addDays(event.to, 1)),
+        allDay: true,
+        summary: words.say(`season.event.${event.code}`, event.params),
+        description: [
+          words.say(`season.event.${event.code}.says`, event.params),
+          words.say('caution.labelIsLaw'),
+          words.say('caution.localRules'),
+        ].join('\n'),
+        sequence: Math.floor(noon(event.from).getTime() / 86_400_000),
+        x: [{ key: 'X-JARDINERO-PLAN', value: id }],
+      })
+  }
+  return calendar.toString()
+}

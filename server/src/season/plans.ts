@@ -1,0 +1,78 @@
+import { almanac } from '@jardinero/almanac'
+import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
+import type { Label } from '@jardinero/contract/shelf'
+import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
+import type { Refusal } from '@jardinero/core/quantity'
+import { checkProgramme, computeFertiliser, noWishes, type PlanContext } from '@jardinero/core/season'
+import { groundOf } from '@jardinero/core/soil'
+import { computeArea } from '@jardinero/core/yard'
+import { accountToday } from '../account/today.ts'
+import { passesOnZone } from '../ledger/records.ts'
+import type { Clock } from '../platform/clock.ts'
+import { toWire } from '../platform/collection.ts'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+/** Everything a programme of a yard is held against. */
+export async function gatherContext(scope: AccountScope, yard: Yard, clock: Clock): Promise<PlanContext> {
+  const zones = await scope.find<Zone>('zone', { yardId: yard.id })
+  const labels = await scope.find<Label>('label')
+  const planZones: PlanContext['zones'] = []
+  const places: PlanContext['places'] = []
+  for (const zone of zones) {
+    const area = computeArea(await scope.find<Section>('section', { zoneId: zone.id }))
+    const { id, name, turf, state } = zone
+    const areaSqFt = area.ok ? area.value.area.value : 0
+    planZones.push({ id, name, turf, state, areaSqFt, passes: await passesOnZone(scope, zone) })
+    for (const place of await scope.find<Place>('place', { zoneId: id })) {
+      const { thatchCm } = groundOf(place.kind, place.ground ?? {})
+      places.push({ id: place.id, zoneId: id, kind: place.kind, thatchCm })
+    }
+  }
+  return {
+    today: await accountToday(scope, yard.timeZone, clock),
+    zones: planZones,
+    places,
+    labels: labels.map(({ id, rules }) => ({ id, rules })),
+    barriers: almanac.barriers,
+    wishes: yard.seasonWishes ?? noWishes,
+  }
+}
+
+function checkFertiliser({ programme }: PlanOrder): Refusal[] {
+  return programme.fertiliser.flatMap((f, i) => {
+    const needed = computeFertiliser(f, 1000)
+    return needed.ok ? [] : needed.refusals.map((r) => ({ ...r, field: `fertiliser.${i}.${r.field}` }))
+  })
+}
+
+/** Takes a plan, once. The same id again answers with the plan that is there. @throws ProblemError refused with every limit it breaks */
+export async function takePlan(
+  scope: AccountScope,
+  order: PlanOrder,
+  takenBy: string,
+  clock: Clock,
+): Promise<{ plan: SeasonPlan; added: boolean }> {
+  const yard = await scope.get<Yard>('yard', order.yardId)
+  const context = await gatherContext(scope, yard, clock)
+  const dayById = new Map(order.days.map((d) => [d.id, d.day]))
+  const faults = [
+    ...checkProgramme(order.programme, context, ({ id, when }) =>
+      when.kind === 'day' ? when.day : dayById.get(id),
+    ),
+    ...checkFertiliser(order),
+  ]
+  if (faults.length) throw new ProblemError('refused', faults)
+  const { row, added } = await scope.add<SeasonPlan>('season_plan', {
+    ...order,
+    takenAt: clock().toISOString(),
+    takenBy,
+  })
+  return { plan: toWire(row), added }
+}
+
+/** The plans that hold for a yard: the newest of each half of the year. */
+export async function plansInForce(scope: AccountScope, yardId: string): Promise<SeasonPlan[]> {
+  const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { takenAt: 'ASC' })
+  return [...new Map(plans.map((p) => [p.half, p])).values()]
+}
