@@ -93,6 +93,7 @@ export const homeState = (): AccountState => ({
   signs: [],
   sprinklers: [],
   waters: [],
+  plans: [],
 })
 
 export const reading = (placeId: string, day: string, fahrenheit: number): Reading => ({

@@ -3,10 +3,23 @@ export { computeControlLength, type GroundDays } from './barrier/controlLength.t
 export type { Target } from './barrier/escape.ts'
 export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'
 export { targetOf } from './barrier/target.ts'
-export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
+export {
+  computeField,
+  thinField,
+  type FieldRequest,
+  type SeasonField,
+  type SeasonWeed,
+} from './field/field.ts'
+export { fieldFrom } from './field/span.ts'
 export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement.ts'
 export type { Reason } from './judge/reason.ts'
-export { optimiseProgramme, searchAll, type OptimiseRequest, type Optimum } from './optimise/optimise.ts'
+export {
+  optimiseProgramme,
+  searchAll,
+  searchField,
+  type OptimiseRequest,
+  type Optimum,
+} from './optimise/optimise.ts'
 export { checkProgramme } from './programme/check.ts'
 export { computeEvents, type PlanEvent } from './programme/events.ts'
 export { computeFertiliser } from './programme/fertiliser.ts'

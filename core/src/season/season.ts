@@ -60,7 +60,7 @@ export interface SchoolRow extends JudgedProgramme {
 }
 
 /** Indices of the weeds to stop: those a barrier meets, of the half of the year that is planned. */
-export function weedsToStop({ field, half, weeds }: Season): number[] {
+export function weedsToStop({ field, half, weeds }: Pick<Season, 'field' | 'half' | 'weeds'>): number[] {
   return field.weeds.flatMap((weed, i) =>
     weed.target &&
     (weeds ? weeds.includes(weed.code) : weed.emergence.trend === half || weed.emergence.trend === 'both')

@@ -2,6 +2,7 @@ import type { DataSource, EntityManager } from 'typeorm'
 import { almanac } from '@jardinero/almanac'
 import type { MixOrder } from '@jardinero/contract/bench'
 import { convert } from '@jardinero/core/quantity'
+import { noWishes } from '@jardinero/core/season'
 import { makeMix } from '../bench/mixing.ts'
 import { recordPass } from '../ledger/records.ts'
 import { AccountScope } from '../platform/scope.ts'
@@ -71,6 +72,7 @@ async function addYard(scope: AccountScope): Promise<void> {
     timeZone,
     climate: climate.code,
     timingSchool: 'edgeLed',
+    seasonWishes: { ...noWishes, seeding: [{ zoneId: demoId('front'), day: '2026-09-05' }] },
   })
   for (const zone of zones) await scope.add('zone', { ...zone, yardId })
   for (const { zone, ...section } of sections)

@@ -11,6 +11,7 @@ import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
 import { useGerminationHills } from './useGerminationHills.ts'
 import type { SoilPoint } from '../soil/ahead.ts'
 import { useSoilForecast } from '../soil/useSoilForecast.ts'
+import { useSeasonJudging } from '../season/useSeasonJudging.ts'
 import { useSeasonLines } from './useSeasonLines.ts'
 
 /**
@@ -19,6 +20,7 @@ import { useSeasonLines } from './useSeasonLines.ts'
  */
 const { today, day, records } = useYard()
 useSoilForecast()
+useSeasonJudging()
 const { lines } = useSeasonLines()
 const { hills, marks } = useGerminationHills()
 const { say, day: sayDay } = useWords()

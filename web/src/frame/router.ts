@@ -8,6 +8,7 @@ export const stations = [
   { name: 'yard', key: '1' },
   { name: 'scout', key: '2' },
   { name: 'soil', key: '3' },
+  { name: 'season', key: '4' },
   { name: 'bench', key: '6' },
   { name: 'ledger', key: '8' },
 ] as const
@@ -17,6 +18,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/yard', name: 'yard', component: () => import('../yard/YardStation.vue') },
   { path: '/scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
   { path: '/soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },
+  { path: '/season', name: 'season', component: () => import('../season/SeasonStation.vue') },
   { path: '/bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
   { path: '/ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
   { path: '/you', name: 'you', component: () => import('./YouPage.vue') },

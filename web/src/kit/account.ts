@@ -4,6 +4,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { Almanac } from './almanac.ts'
 import type { Row } from '@jardinero/contract/field'
 import type { FindPhoto } from '@jardinero/contract/scout'
+import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import { get, newId, send, sendBytes } from './api.ts'
 
 export type Rows = { [K in keyof AccountState]: AccountState[K] extends (infer R extends Row)[] ? R : never }
@@ -39,12 +40,13 @@ const emptyState = (): AccountState => ({
   signs: [],
   sprinklers: [],
   waters: [],
+  plans: [],
 })
 
 /** The account's things as the server has them. Changed only by what the server answers. */
 export const useAccount = defineStore('account', () => {
   const state = ref<AccountState>(emptyState())
-  const almanac = ref<Almanac>({ turf: [], climates: [], sampleLabels: [] })
+  const almanac = ref<Almanac>({ turf: [], climates: [], barriers: [], sampleLabels: [] })
   const loaded = ref(false)
 
   async function load(): Promise<void> {
@@ -103,9 +105,28 @@ export const useAccount = defineStore('account', () => {
     await send('DELETE', `/api/scout/photos/${id}`)
     state.value.photos = state.value.photos.filter((p) => p.id !== id)
   }
+  async function takePlan(order: Omit<PlanOrder, 'id'>, id = newId()): Promise<SeasonPlan> {
+    const plan = await send<SeasonPlan>('POST', '/api/season/plans', { id, ...order })
+    state.value.plans = [...state.value.plans.filter((p) => p.id !== plan.id), plan]
+    return plan
+  }
   async function moveDemo(day: string): Promise<void> {
     await send('PUT', '/api/account/demo-day', { day })
     state.value.account.demoDay = day
   }
-  return { state, almanac, loaded, load, clear, put, add, change, remove, addPhoto, removePhoto, moveDemo }
+  return {
+    state,
+    almanac,
+    loaded,
+    load,
+    clear,
+    put,
+    add,
+    change,
+    remove,
+    addPhoto,
+    removePhoto,
+    takePlan,
+    moveDemo,
+  }
 })

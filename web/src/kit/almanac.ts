@@ -1,4 +1,5 @@
 import type { Belt } from '@jardinero/core/scout'
+import type { BarrierActive } from '@jardinero/core/season'
 import type { LabelRules } from '@jardinero/core/shelf'
 
 /** The reference data as the server gives it out. */
@@ -13,5 +14,6 @@ export interface Almanac {
     longitude: number
     timeZone: string
   }[]
+  barriers: BarrierActive[]
   sampleLabels: { code: string; rules: LabelRules }[]
 }

@@ -1,5 +1,6 @@
 import { arraysOf, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
 import type { AnswerMessage, AnswerOrder, SoilQuestion } from '../workers/answerSoil.ts'
+import type { SearchSeason, SeasonAnswer, SeasonQuestion } from '../workers/seasonAnswers.ts'
 import type { SimulateMessage, SimulateOrder } from '../workers/simulateSoil.ts'
 
 export const members = 200
@@ -22,7 +23,11 @@ export function createSoilEngine(told: Told) {
   let runners: Worker[] = []
   let answerer: Worker | undefined
   let question: SoilQuestion | undefined
+  /** Every order that is answered has a number of its own. */
+  let orders = 0
   let asked = 0
+  /** Who waits for the answer to which order. */
+  const waiters = new Map<number, (message: AnswerMessage | undefined) => void>()
   let done = 0
   let ready = false
 
@@ -30,9 +35,11 @@ export function createSoilEngine(told: Told) {
     if (answerer) return answerer
     answerer = new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' })
     answerer.onmessage = ({ data }: MessageEvent<AnswerMessage>) => {
-      if (data.id !== asked) return
-      if ('answer' in data) told.answer(data.answer)
-      else fail(data.reason)
+      const waiting = waiters.get(data.id)
+      waiters.delete(data.id)
+      if (waiting) waiting(data)
+      else if (data.kind === 'soil' && data.id === asked) told.answer(data.answer)
+      else if (data.kind === 'failed' && data.id === asked) fail(data.reason)
     }
     return answerer
   }
@@ -41,7 +48,9 @@ export function createSoilEngine(told: Told) {
 
   function ask(next: SoilQuestion): void {
     question = next
-    if (ready) order({ kind: 'ask', id: ++asked, question: next })
+    if (!ready) return
+    asked = ++orders
+    order({ kind: 'ask', id: asked, question: next })
   }
   function stop(): void {
     for (const runner of runners) runner.terminate()
@@ -52,6 +61,22 @@ export function createSoilEngine(told: Told) {
     answerer?.terminate()
     answerer = undefined
     ready = false
+    for (const waiting of waiters.values()) waiting(undefined)
+    waiters.clear()
+  }
+  /** Asks the worker that holds the soil; nothing where it holds none yet, or broke. */
+  async function plan<K extends 'season' | 'forSearch'>(
+    kind: K,
+    about: SeasonQuestion,
+  ): Promise<Extract<AnswerMessage, { kind: K }> | undefined> {
+    if (!ready) return undefined
+    const id = ++orders
+    const message = await new Promise<AnswerMessage | undefined>((answered) => {
+      waiters.set(id, answered)
+      order({ kind, id, question: about })
+    })
+    if (message?.kind === 'failed') console.error(message.reason)
+    return message?.kind === kind ? (message as Extract<AnswerMessage, { kind: K }>) : undefined
   }
   /** What broke is not trusted again: the next simulation has new workers. */
   function fail(reason: string): void {
@@ -78,7 +103,7 @@ export function createSoilEngine(told: Told) {
   }
   function simulate(request: SimulationRequest, next: SoilQuestion): void {
     stop()
-    asked++
+    asked = ++orders
     question = next
     done = 0
     ready = false
@@ -101,5 +126,17 @@ export function createSoilEngine(told: Told) {
     stop()
     if (ready && question) ask(question)
   }
-  return { simulate, ask, halt, close }
+  return {
+    simulate,
+    ask,
+    halt,
+    close,
+    /** Judges programmes on the soil at hand. */
+    season: async (about: SeasonQuestion): Promise<SeasonAnswer | undefined> =>
+      (await plan('season', about))?.answer,
+    /** The part of the season's field a search needs. */
+    forSearch: async (about: SeasonQuestion): Promise<SearchSeason | undefined> =>
+      (await plan('forSearch', about))?.season,
+  }
 }
+export type SoilEngine = ReturnType<typeof createSoilEngine>

@@ -65,6 +65,7 @@ export function buildSoilRequest(
       places: named,
       groundOf: indexOf,
       forecastDays: forecast.length,
+      observedWaterMm: watered.slice(-pastDays).map((d) => d.rainMm + (d.irrigationMm ?? 0)),
       observedAir: dated.slice(-pastDays).map(({ minimumC, maximumC }) => ({ minimumC, maximumC })),
       readings: readings
         .map((r) => ({

@@ -3,6 +3,7 @@ import { ref, shallowRef } from 'vue'
 import type { YardWeather } from '@jardinero/contract/weather'
 import type { SoilAnswer } from '@jardinero/core/soil'
 import { ApiProblem, get } from '../kit/api.ts'
+import type { SoilEngine } from './soilEngine.ts'
 
 /** An answer and what it is of. */
 export interface StoredAnswer {
@@ -26,6 +27,9 @@ export const useSoil = defineStore('soil', () => {
   /** Broken off by the person, with the members done by then; going on begins anew. */
   const stopped = ref(false)
 
+  /** What works it out; here while the frame stands. */
+  const engine = shallowRef<SoilEngine>()
+
   async function loadWeather(yardId: string, today: string, anew = false): Promise<void> {
     const key = `${yardId} ${today}`
     if (weatherOf.value === key && weather.value && !anew) return
@@ -42,5 +46,5 @@ export const useSoil = defineStore('soil', () => {
       problem.value = error.problem.detail
     }
   }
-  return { weather, weatherOf, problem, stored, progress, stopped, loadWeather }
+  return { weather, weatherOf, problem, stored, progress, stopped, engine, loadWeather }
 })

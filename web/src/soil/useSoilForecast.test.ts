@@ -34,7 +34,7 @@ function standWorkers() {
           this.onmessage?.({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 100 } } })
         } else if (data.kind === 'ask') {
           seen.asked.push(data)
-          this.onmessage?.({ data: { id: data.id, answer: homeAnswer() } })
+          this.onmessage?.({ data: { kind: 'soil', id: data.id, answer: homeAnswer() } })
         }
       }
       terminate() {}

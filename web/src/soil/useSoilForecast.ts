@@ -24,7 +24,8 @@ export function useSoilForecast(): void {
   const { weeds } = useWatchedWeeds()
   const { say } = useWords()
 
-  const atSoil = computed(() => route.name === 'soil')
+  /** Stations that live by the soil: it is what one came for. */
+  const atSoil = computed(() => route.name === 'soil' || route.name === 'season')
   const wanted = computed(() => yard.value && `${yard.value.id} ${today.value}`)
   watchDebounced([wanted, atSoil], () => yard.value && void store.loadWeather(yard.value.id, today.value), {
     debounce: () => (atSoil.value ? 0 : patienceMs.elsewhere / 2),
@@ -74,6 +75,7 @@ export function useSoilForecast(): void {
       store.problem = say('soil.ahead.failed')
     },
   })
+  store.engine = engine
   /** Dragging the ribbon passes many days: only the one it rests on is asked for. */
   watchDebounced(
     [request, simulationKey],
@@ -101,5 +103,8 @@ export function useSoilForecast(): void {
     () => yard.value?.id,
     (id) => id !== store.stored?.yardId && (store.stored = undefined),
   )
-  onScopeDispose(engine.close)
+  onScopeDispose(() => {
+    store.engine = undefined
+    engine.close()
+  })
 }

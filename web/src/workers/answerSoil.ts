@@ -1,5 +1,5 @@
 import {
-  computeSoilAnswer,
+  computeSoilOutlook,
   joinRuns,
   type GroundPast,
   type MemberRuns,
@@ -7,10 +7,19 @@ import {
   type SoilAnswerRequest,
   type SunReading,
 } from '@jardinero/core/soil'
+import {
+  createSeasonAnswers,
+  type SearchSeason,
+  type SeasonAnswer,
+  type SeasonQuestion,
+  type SoilHeld,
+} from './seasonAnswers.ts'
 
 /** What changes without a new simulation: readings, signs, choices. */
 export type SoilQuestion = Omit<SoilAnswerRequest, 'pasts' | 'runs' | 'readings'> & {
   readings: (SunReading & { id: string })[]
+  /** Rain and water given on the observed days, mm. */
+  observedWaterMm: number[]
 }
 export type AnswerOrder =
   /** Another simulation begins: what is known of the last one is forgotten. */
@@ -18,27 +27,49 @@ export type AnswerOrder =
   | { kind: 'past'; pasts: GroundPast[] }
   | { kind: 'runs'; runs: MemberRuns }
   | { kind: 'ask'; id: number; question: SoilQuestion }
-export type AnswerMessage = { id: number; answer: SoilAnswer } | { id: number; reason: string }
+  | { kind: 'season'; id: number; question: SeasonQuestion }
+  | { kind: 'forSearch'; id: number; question: SeasonQuestion }
+export type AnswerMessage =
+  | { kind: 'soil'; id: number; answer: SoilAnswer }
+  | { kind: 'season'; id: number; answer: SeasonAnswer }
+  | { kind: 'forSearch'; id: number; season: SearchSeason }
+  | { kind: 'nothing'; id: number }
+  | { kind: 'failed'; id: number; reason: string }
 
 let pasts: GroundPast[] | undefined
 let parts: MemberRuns[] = []
+let held: SoilHeld | undefined
+const seasons = createSeasonAnswers()
 
-/** Holds the runs of a yard's grounds, and draws them to readings as often as it is asked. */
+function answer(data: Extract<AnswerOrder, { id: number }>): AnswerMessage | undefined {
+  const { id, kind } = data
+  if (kind === 'ask') {
+    if (!pasts || !parts.length) return undefined
+    parts = [joinRuns(parts)]
+    const [runs] = parts as [MemberRuns]
+    const outlook = computeSoilOutlook({ ...data.question, pasts, runs })
+    held = { outlook, question: data.question, pasts, runs }
+    return { kind: 'soil', id, answer: outlook.answer }
+  }
+  if (!held) return { kind: 'nothing', id }
+  return kind === 'season'
+    ? { kind, id, answer: seasons.answer(held, data.question) }
+    : { kind, id, season: seasons.forSearch(held, data.question) }
+}
+
+/** Holds the runs of a yard's grounds, draws them to readings as often as it is asked, and judges what is planned on them. */
 self.onmessage = ({ data }: MessageEvent<AnswerOrder>) => {
   if (data.kind === 'begin') {
-    pasts = undefined
+    pasts = held = undefined
     parts = []
   } else if (data.kind === 'past') pasts = data.pasts
   else if (data.kind === 'runs') parts.push(data.runs)
-  else if (pasts && parts.length) {
+  else {
     try {
-      parts = [joinRuns(parts)]
-      self.postMessage({
-        id: data.id,
-        answer: computeSoilAnswer({ ...data.question, pasts, runs: parts[0]! }),
-      } satisfies AnswerMessage)
+      const message = answer(data)
+      if (message) self.postMessage(message)
     } catch (error) {
-      self.postMessage({ id: data.id, reason: String(error) } satisfies AnswerMessage)
+      self.postMessage({ kind: 'failed', id: data.id, reason: String(error) } satisfies AnswerMessage)
     }
   }
 }

@@ -197,7 +197,11 @@ export function optimiseProgramme(request: OptimiseRequest): Optimum | undefined
 }
 
 /** The part of the field a search needs: some members, and the days until the last seedling is up and the last seed is sown. */
-function searchField({ field, context }: Season, weeds: number[], stride: number): SeasonField {
+export function searchField(
+  { field, context }: Omit<Season, 'ruleDays'>,
+  weeds: number[],
+  stride: number,
+): SeasonField {
   const sown = context.wishes.seeding.map(({ day }) => daysBetween(field.today, day) - field.from + 1)
   const until = Math.max(lastEmergence(field, weeds), ...sown)
   return thinField(field, stride, Math.min(field.days, until + 2))

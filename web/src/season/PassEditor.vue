@@ -1,0 +1,193 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { convert } from '@jardinero/core/quantity'
+import {
+  computeWatering,
+  rangeOfLabel,
+  type JudgedProgramme,
+  type ProgrammePass,
+} from '@jardinero/core/season'
+import { computeSprinkler } from '@jardinero/core/soil'
+import ChoiceField from '../kit/ChoiceField.vue'
+import FigureText from '../kit/FigureText.vue'
+import NumberField from '../kit/NumberField.vue'
+import RestRow from '../kit/RestRow.vue'
+import TextField from '../kit/TextField.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { givenFigure } from '../kit/working.ts'
+import { usePlanContext } from './usePlanContext.ts'
+
+/** One pass of the programme at hand: label, rate, partner, edges, day; and how it is watered in. */
+const props = defineProps<{ pass: ProgrammePass; number: number; judged: JudgedProgramme }>()
+const emit = defineEmits<{ change: [patch: Partial<ProgrammePass>]; remove: [] }>()
+const account = useAccount()
+const { yard } = useYard()
+const { context, barrierLabels, wishes } = usePlanContext()
+const { say, day: sayDay, quantity } = useWords()
+const open = ref(false)
+
+const meant = computed(() => props.judged.passes.find((p) => p.id === props.pass.id))
+const day = computed(() => (props.pass.when.kind === 'day' ? props.pass.when.day : meant.value?.day))
+const labels = computed(() => barrierLabels.value.map((l) => ({ value: l.id, label: l.rules.name })))
+const label = computed(() => context.value.labels.find((l) => l.id === props.pass.labelId))
+const partners = computed(() => [
+  { value: '', label: say('season.noPartner') },
+  ...labels.value.filter((l) => l.value !== props.pass.labelId),
+])
+const faults = computed(() => {
+  const at = props.judged.programme.passes.findIndex((p) => p.id === props.pass.id)
+  return props.judged.faults.filter((f) => f.field?.startsWith(`passes.${at}.`))
+})
+const faultAt = (field: string) => {
+  const fault = faults.value.find((f) => f.field?.endsWith(`.${field}`))
+  return fault && say(`refusal.${fault.code}`, fault.params)
+}
+/** A label's least rate, as a partner or a new choice begins. */
+function rateOf(labelId: string, share: number): ProgrammePass['rate'] | undefined {
+  const found = context.value.labels.find((l) => l.id === labelId)
+  const range = found && rangeOfLabel(found, context.value.zones)
+  return (
+    range && {
+      value: Math.floor((range.min + (range.max - range.min) * share) * 1000) / 1000,
+      unit: range.unit,
+    }
+  )
+}
+function takeLabel(labelId: string | undefined): void {
+  const rate = labelId && rateOf(labelId, 0.5)
+  if (labelId && rate) emit('change', { labelId, rate })
+}
+function takePartner(labelId: string | undefined): void {
+  const rate = labelId ? rateOf(labelId, 0) : undefined
+  emit('change', { partner: labelId && rate ? { labelId, rate } : (undefined as never) })
+}
+const setRate = (value: number | undefined) =>
+  value !== undefined &&
+  Number.isFinite(value) &&
+  value !== props.pass.rate.value &&
+  emit('change', { rate: { ...props.pass.rate, value } })
+const setDay = (to: string) =>
+  /^\d{4}-\d{2}-\d{2}$/.test(to) && emit('change', { when: { kind: 'day', day: to } })
+
+const output = computed(() => {
+  const [first] = account.state.sprinklers.filter((s) => s.yardId === yard.value?.id)
+  const made = first && computeSprinkler(first)
+  return made?.ok ? made.value.output.value : undefined
+})
+const watering = computed(
+  () =>
+    day.value &&
+    computeWatering(
+      props.pass,
+      day.value,
+      context.value.labels,
+      wishes.value.sprinkler ? output.value : undefined,
+    ),
+)
+const edges = computed(() =>
+  (['once', 'twice'] as const).map((value) => ({ value, label: say(`season.edges.${value}`) })),
+)
+const range = computed(() => {
+  const found = label.value && rangeOfLabel(label.value, context.value.zones)
+  return found
+    ? say('season.labelRange', {
+        least: { value: found.min, unit: found.unit },
+        most: { value: found.max, unit: found.unit },
+      })
+    : ''
+})
+const ruleSays = computed(() =>
+  props.pass.when.kind === 'rule'
+    ? say('season.passRule', {
+        school: props.pass.when.school,
+        day: meant.value?.day ?? '',
+        from: meant.value?.p10 ?? '',
+        to: meant.value?.p90 ?? '',
+        known: String(Boolean(meant.value?.day)),
+      })
+    : '',
+)
+const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h' })
+</script>
+
+<template>
+  <RestRow :name="say('season.passN', { n: number })">
+    <template #value>{{ day ? sayDay(day, 'weekday') : '—' }}</template>
+    <p>
+      {{ label?.rules.name ?? '—' }}
+      <span v-if="label?.rules.sample" class="sample">{{ say('bench.sample') }}</span>
+      <FigureText
+        :figure="givenFigure(pass.rate.value, pass.rate.unit, pass.when.kind === 'rule' ? 'label' : 'person')"
+        :title="label?.rules.name ?? ''"
+      />
+      <template v-if="pass.partner">
+        + {{ context.labels.find((l) => l.id === pass.partner!.labelId)?.rules.name }}
+        {{ quantity(pass.partner.rate.value, pass.partner.rate.unit) }}
+      </template>
+      <template v-if="pass.edges === 'twice'"> · {{ say('season.edges.twice') }}</template>
+    </p>
+    <p v-if="ruleSays">{{ ruleSays }}</p>
+    <p v-for="(f, i) in faults" :key="i" class="stop" role="alert">
+      {{ say(`refusal.${f.code}`, f.params) }}
+    </p>
+    <p v-if="watering">
+      {{
+        say('season.wateringSays', {
+          depth: { value: watering.leastMm, unit: 'mm' },
+          by: watering.by,
+          held: String(watering.notBeforeHours !== undefined),
+          dry: dryDays(watering.notBeforeHours ?? 0),
+        })
+      }}
+      <FigureText v-if="watering.minutes" :figure="watering.minutes" :title="say('season.watering')" />
+      <span v-if="watering.clash" class="stop">{{ say('season.wateringClash') }}</span>
+    </p>
+    <form v-if="open" novalidate @submit.prevent="open = false">
+      <ChoiceField
+        :model-value="pass.labelId"
+        :label="say('season.label')"
+        :options="labels"
+        :fault="faultAt('labelId')"
+        @update:model-value="takeLabel"
+      />
+      <NumberField
+        :model-value="pass.rate.value"
+        :unit="pass.rate.unit"
+        :label="say('season.rate')"
+        :hint="range"
+        :fault="faultAt('rate')"
+        @update:model-value="setRate"
+      />
+      <TextField
+        :model-value="day ?? ''"
+        type="date"
+        :label="say('season.passDay')"
+        :fault="faultAt('when')"
+        @update:model-value="setDay"
+      />
+      <ChoiceField
+        :model-value="pass.edges"
+        :label="say('season.edges')"
+        :options="edges"
+        @update:model-value="$event && emit('change', { edges: $event })"
+      />
+      <ChoiceField
+        :model-value="pass.partner?.labelId ?? ''"
+        :label="say('season.partner')"
+        :options="partners"
+        @update:model-value="takePartner"
+      />
+      <button class="link">{{ say('season.done') }}</button>
+      <button type="button" class="link stop" @click="emit('remove')">{{ say('season.removePass') }}</button>
+    </form>
+    <button v-else class="link" @click="open = true">{{ say('frame.change') }}</button>
+  </RestRow>
+</template>
+
+<style scoped>
+form .link {
+  margin-right: 1rem;
+}
+</style>

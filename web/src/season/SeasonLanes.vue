@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core'
+import { computed, ref } from 'vue'
+import type { Day } from '@jardinero/core/quantity'
+import type { JudgedProgramme, Programme } from '@jardinero/core/season'
+import FigureText from '../kit/FigureText.vue'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import PassPeg from './PassPeg.vue'
+import { drawLane, laneScale, laneSpan, largest } from './laneShapes.ts'
+import { usePlanContext } from './usePlanContext.ts'
+
+/** One lane a place: barrier strength against germination, gaps hatched, passes as pegs to drag. */
+const props = defineProps<{ judged: JudgedProgramme; programme: Programme; members: number }>()
+const emit = defineEmits<{ move: [pass: string, day: Day, dragging: boolean] }>()
+const { places, situation, today } = useYard()
+const { half, planDay } = usePlanContext()
+const { say, day: sayDay, quantity } = useWords()
+const box = ref<HTMLElement>()
+const { width } = useElementSize(box)
+const height = 58
+const pegTop = 16
+
+const scale = computed(() =>
+  laneScale(
+    laneSpan(planDay.value, situation.value.hemisphere, half.value),
+    2,
+    Math.max(200, width.value) - 2,
+  ),
+)
+const months = computed(() => scale.value.months(width.value < 500 ? 5 : 9))
+const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
+const order = { edge: 0, middle: 1 } as Record<string, number>
+const lanes = computed(() => {
+  const { judgement } = props.judged
+  const [strongest, busiest] = [
+    largest(judgement.places.map((p) => p.strength)),
+    largest(judgement.places.map((p) => p.emergence)),
+  ]
+  return judgement.places
+    .flatMap((judged) => {
+      const place = places.value.find((p) => p.id === judged.placeId)
+      return place
+        ? [{ place, judged, drawn: drawLane(judged, judgement, scale.value, { height, strongest, busiest }) }]
+        : []
+    })
+    .toSorted((a, b) => (order[a.place.kind] ?? 2) - (order[b.place.kind] ?? 2))
+})
+/** The passes that cover a zone, where they stand now. */
+const pegsOf = (zoneId: string) =>
+  props.programme.passes.flatMap((pass, i) => {
+    const meant = props.judged.passes.find((p) => p.id === pass.id)
+    const day = pass.when.kind === 'day' ? pass.when.day : meant?.day
+    return day && pass.zones.includes(zoneId) ? [{ pass, day, meant, number: i + 1 }] : []
+  })
+const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
+</script>
+
+<template>
+  <section :aria-label="say('season.lanes')">
+    <div ref="box" class="lanes">
+      <svg width="0" height="0" aria-hidden="true" class="patterns">
+        <pattern
+          id="barrierHatch"
+          width="5"
+          height="5"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <line y2="5" class="moss" />
+        </pattern>
+        <pattern
+          id="gapHatch"
+          width="4"
+          height="4"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(-45)"
+        >
+          <line y2="4" class="red" />
+        </pattern>
+      </svg>
+      <article v-for="l in lanes" :key="l.place.id">
+        <header>
+          <strong>{{ l.place.name }}</strong>
+          <span class="quiet small">
+            <template v-if="l.judged.holdsUntil">
+              {{
+                say('season.holdsUntil', {
+                  day: l.judged.holdsUntil.p50,
+                  from: l.judged.holdsUntil.p10,
+                  to: l.judged.holdsUntil.p90,
+                })
+              }}<template v-if="l.judged.lasts"
+                >, <FigureText :figure="l.judged.lasts" :title="l.place.name"
+              /></template>
+            </template>
+            <template v-else-if="programme.passes.length">{{ say('season.holdsNever') }}</template>
+            <span v-if="l.judged.gapChance > 0.05" class="stop">
+              · {{ say('season.gapSays', { chance: quantity(l.judged.gapChance, 'ratio') }) }}
+            </span>
+          </span>
+        </header>
+        <div class="lane">
+          <svg v-if="width" :width="width" :height="height + pegTop" aria-hidden="true">
+            <g :transform="`translate(0 ${pegTop})`">
+              <line
+                v-for="m in months"
+                :key="m.getTime()"
+                :x1="scale.at(m.toISOString().slice(0, 10))"
+                :x2="scale.at(m.toISOString().slice(0, 10))"
+                y1="0"
+                :y2="height"
+                class="month"
+              />
+              <path :d="l.drawn.hill" class="hill" />
+              <path :d="l.drawn.under" class="under" />
+              <rect
+                v-for="g in l.drawn.gaps"
+                :key="g.from"
+                :x="scale.at(g.from)"
+                :width="Math.max(2, scale.at(g.to) - scale.at(g.from))"
+                :y="height * 0.45"
+                :height="height * 0.55"
+                class="gap"
+              />
+              <line x1="0" :x2="width" :y1="l.drawn.thresholdY" :y2="l.drawn.thresholdY" class="threshold" />
+              <path :d="l.drawn.line" class="strength" />
+              <line x1="0" :x2="width" :y1="height" :y2="height" class="ground" />
+              <line
+                v-if="scale.inside(today)"
+                :x1="scale.at(today)"
+                :x2="scale.at(today)"
+                y1="0"
+                :y2="height"
+                class="needle"
+              />
+            </g>
+          </svg>
+          <PassPeg
+            v-for="p in pegsOf(l.place.zoneId)"
+            :key="p.pass.id"
+            :pass="p.pass"
+            :number="p.number"
+            :day="p.day"
+            :scale="scale"
+            :height="height + pegTop"
+            :meant="p.meant"
+            :place="l.place.name"
+            :reached="firstOf(l.place.id)"
+            @move="(day, dragging) => emit('move', p.pass.id, day, dragging)"
+          />
+        </div>
+      </article>
+      <svg v-if="width" :width="width" height="16" aria-hidden="true">
+        <text v-for="m in months" :key="m.getTime()" :x="scale.at(m.toISOString().slice(0, 10)) + 3" y="12">
+          {{ monthName(m) }}
+        </text>
+      </svg>
+    </div>
+    <p class="quiet small">{{ say('season.lanesSay', { members }) }}</p>
+  </section>
+</template>
+
+<style scoped>
+.patterns {
+  position: absolute;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 0 1rem;
+}
+.lane {
+  position: relative;
+}
+svg {
+  display: block;
+  overflow: visible;
+}
+.moss {
+  stroke: var(--moss);
+  stroke-width: 1.1;
+}
+.red {
+  stroke: var(--stop);
+  stroke-width: 1.5;
+}
+.month {
+  stroke: var(--rule);
+}
+.hill {
+  fill: color-mix(in srgb, var(--plum) 26%, transparent);
+}
+.under {
+  fill: url(#barrierHatch);
+  opacity: 0.55;
+}
+.strength {
+  fill: none;
+  stroke: var(--moss);
+  stroke-width: 1.8;
+}
+.threshold {
+  stroke: var(--quiet);
+  stroke-dasharray: 3 3;
+}
+.gap {
+  fill: url(#gapHatch);
+  stroke: var(--stop);
+  stroke-width: 1;
+}
+.ground {
+  stroke: color-mix(in srgb, var(--ember) 45%, var(--quiet));
+}
+.needle {
+  stroke: var(--ink);
+  stroke-width: 1.3;
+}
+text {
+  font-size: 11px;
+  fill: var(--quiet);
+}
+</style>

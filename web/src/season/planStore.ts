@@ -1,0 +1,43 @@
+import { defineStore } from 'pinia'
+import { ref, shallowRef } from 'vue'
+import type { JudgedProgramme, Optimum, Programme, SchoolRow } from '@jardinero/core/season'
+import type { Trend } from '@jardinero/core/soil'
+
+/** What was judged of a yard's half of the year, on the soil as it stands. Written by useSeasonJudging. */
+export interface JudgedSeason {
+  yardId: string
+  half: Trend
+  members: number
+  plan?: JudgedProgramme
+  rows?: SchoolRow[]
+}
+
+/** A plan being tried: nothing of it is kept until it is taken. */
+export interface Draft {
+  yardId: string
+  half: Trend
+  programme: Programme
+}
+
+export interface Search {
+  state: 'looking' | 'found' | 'none' | 'failed'
+  looked: number
+  optimum?: Optimum
+}
+
+/** What is planned here, tried and judged. */
+export const usePlanStore = defineStore('plan', () => {
+  const judged = shallowRef<JudgedSeason>()
+  const draft = shallowRef<Draft>()
+  const judgedDraft = shallowRef<JudgedProgramme>()
+  const search = shallowRef<Search>()
+  /** The programme is being judged anew. */
+  const judging = ref(false)
+  /** A peg is being dragged: half of the seasons are enough until it rests. */
+  const dragging = ref(false)
+  function forgetDraft(): void {
+    draft.value = undefined
+    judgedDraft.value = undefined
+  }
+  return { judged, draft, judgedDraft, search, judging, dragging, forgetDraft }
+})

@@ -1,0 +1,75 @@
+import { computed } from 'vue'
+import type { JudgedProgramme } from '@jardinero/core/season'
+import { useSession, useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { standing } from '../kit/working.ts'
+import { useSoil } from '../soil/soilStore.ts'
+import { usePlanContext } from './usePlanContext.ts'
+import { useShown } from './useShown.ts'
+
+interface Sentence {
+  code: string
+  params: Record<string, unknown>
+}
+
+/** "2 in 100", as people say it of seedlings. */
+export function useInHundred() {
+  const { say, number } = useWords()
+  return (share: number): string =>
+    share < 0.005
+      ? say('season.lessThanOne')
+      : say('season.inHundred', { n: number(share * 100, { maximumFractionDigits: 0 }) })
+}
+
+/** The sentence of the Season station. */
+export function useSeasonAnswer() {
+  const session = useSession()
+  const soil = useSoil()
+  const { say, day: sayDay } = useWords()
+  const { places } = useYard()
+  const { stoppable, barrierLabels } = usePlanContext()
+  const { shown } = useShown()
+  const inHundred = useInHundred()
+
+  const what = computed(() =>
+    new Intl.ListFormat(session.preferences.locale).format(
+      stoppable.value.map((w) => say(`plant.${w.code}`)),
+    ),
+  )
+  const placeName = (id: string) => places.value.find((p) => p.id === id)?.name ?? ''
+  const onDay = ({ passes, programme }: JudgedProgramme, at: number): string => {
+    const { day } = passes[at]!
+    const rule = programme.passes[at]!.when.kind === 'rule'
+    return day ? say(rule ? 'season.aboutDay' : 'season.onDay', { day }) : say('season.someDay')
+  }
+  const sentence = computed<Sentence>(() => {
+    if (!barrierLabels.value.length) return { code: 'season.noLabel', params: {} }
+    if (!stoppable.value.length) return { code: 'season.answerNothing', params: {} }
+    if (!shown.value)
+      return { code: soil.problem ? 'season.stuck' : 'season.waiting', params: { problem: soil.problem } }
+    const { judged } = shown.value
+    const [fault] = judged.faults
+    if (fault)
+      return { code: 'season.answerBroken', params: { fault: say(`refusal.${fault.code}`, fault.params) } }
+    const { escaped, places: each } = judged.judgement
+    const count = judged.programme.passes.length
+    const first = each
+      .filter((p) => p.holdsUntil)
+      .toSorted((a, b) => (a.holdsUntil!.p50 < b.holdsUntil!.p50 ? -1 : 1))[0]
+    const holds = first?.holdsUntil?.p50
+    return {
+      code: 'season.answerPlan',
+      params: {
+        passes: count,
+        first: count ? onDay(judged, 0) : '',
+        last: count ? onDay(judged, count - 1) : '',
+        what: what.value,
+        escaped: escaped ? standing(inHundred(escaped.value), escaped) : '',
+        place: first ? placeName(first.placeId) : '',
+        holds: holds ? (first!.lasts ? standing(sayDay(holds), first!.lasts) : sayDay(holds)) : '',
+        held: String(Boolean(holds)),
+      },
+    }
+  })
+  return { sentence, what, placeName }
+}
