@@ -15,6 +15,8 @@ export interface SeasonPlan {
   programme: Programme
   /** The days its passes were meant for when it was taken. */
   days: PassDay[]
+  /** Share that came through by the weather of that day. */
+  escaped: number | null
   reason: string
   takenAt: string
   takenBy: string
@@ -99,6 +101,7 @@ export const planOrder = Joi.object({
     .required(),
   programme: programme.required(),
   days: list(Joi.object({ id: passId.required(), day, p10: day, p90: day }), 12).required(),
+  escaped: Joi.number().min(0).max(1).allow(null).required(),
   reason: Joi.string().trim().min(1).max(400).required(),
 })
 

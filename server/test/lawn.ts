@@ -135,6 +135,7 @@ export async function addLawn(visitor: Visitor) {
       ],
     },
     days: [{ id: 'first', day: '2026-04-14' }],
+    escaped: 0.02,
     reason: 'The edges warm early.',
   }
   const plan = await add(visitor, '/api/season/plans', planOrder)

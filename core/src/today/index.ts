@@ -1,1 +1,1 @@
-export { computeToday, type TodayItem, type TodayRoom, type TodayState } from './today.ts'
+export { computeToday, type PlannedPass, type TodayItem, type TodayRoom, type TodayState } from './today.ts'

@@ -14,10 +14,39 @@ const nothing: TodayState = {
   untreatedZones: ['Front'],
   barriersDue: [],
   wateringDue: [],
+  half: 'rising',
+  hasPlan: false,
 }
 
 describe('today', () => {
   it('is empty when nothing waits', () => expect(computeToday(nothing)).toEqual([]))
+  it('asks for a plan once the window is near, and for none where there is one', () => {
+    const timing = { verdict: 'wait', window: { from: '2026-03-20', to: '2026-04-02' }, places: [] } as never
+    expect(computeToday({ ...nothing, timing }).map((i) => i.code)).toEqual(['takePlan', 'passWait'])
+    expect(computeToday({ ...nothing, timing, hasPlan: true })).toEqual([])
+  })
+  it.each<[string, Partial<NonNullable<TodayState['plannedPass']>>, string]>([
+    ['waits for its day', { day: '2026-03-20', was: '2026-03-19' }, 'planWait'],
+    ['is due', { day: '2026-03-01' }, 'passDue'],
+    ['is overdue', { day: '2026-02-20' }, 'passDue'],
+    ['was moved by the weather', { day: '2026-03-25', was: '2026-03-19' }, 'windowMoved'],
+    ['a fixed day is not moved', { day: '2026-03-25', was: '2026-03-19', byRule: false }, 'planWait'],
+    [
+      'lets more through now',
+      { day: '2026-03-25', byRule: false, escaped: 0.2, escapedThen: 0.1 },
+      'planWorse',
+    ],
+  ])('the pass of a plan %s', (_, pass, code) => {
+    const plannedPass = {
+      label: 'X',
+      zones: ['Front'],
+      rate: { value: 0.4, unit: 'oz/1000ft2' as const },
+      byRule: true,
+      ...pass,
+    }
+    const [item] = computeToday({ ...nothing, hasPlan: true, plannedPass })
+    expect(item).toMatchObject({ code, params: { label: 'X', zones: 'Front' } })
+  })
   it('puts what is lost first on top, five at most', () => {
     const items = computeToday({
       ...nothing,

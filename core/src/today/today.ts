@@ -1,8 +1,8 @@
-import type { Day, Params } from '../quantity/index.ts'
-import type { Timing } from '../soil/index.ts'
+import { daysBetween, type Day, type Params, type Quantity } from '../quantity/index.ts'
+import type { Timing, Trend } from '../soil/index.ts'
 
 /** The room where a thing on today's list is done. */
-export type TodayRoom = 'yard' | 'scout' | 'soil' | 'bench' | 'ledger'
+export type TodayRoom = 'yard' | 'scout' | 'soil' | 'season' | 'bench' | 'ledger'
 
 /** One thing to do: a sentence and its because, both by code under today.<code>. */
 export interface TodayItem {
@@ -11,6 +11,20 @@ export interface TodayItem {
   params: Params
   /** What is lost by waiting, 0–1; the list is in this order. Judgement of the trade, not a measure. */
   loss: number
+}
+
+/** The next pass of a plan that was taken, as it stands now and as it stood then. */
+export interface PlannedPass {
+  label: string
+  zones: string[]
+  rate: Quantity
+  /** Its day by the weather of today; nothing where its rule does not come to it. */
+  day?: Day
+  was?: Day
+  byRule: boolean
+  /** What the whole plan lets through, now and when it was taken. */
+  escaped?: number
+  escapedThen?: number
 }
 
 /** What today's list looks at. */
@@ -31,6 +45,10 @@ export interface TodayState {
   untreatedZones: string[]
   /** Marks whose day has come: a barrier against a plant that was found. */
   barriersDue: { zone: string; plant: string; germinates: Day; days: number }[]
+  /** The half of the year at hand, and the next pass of its plan; nothing where all are down. */
+  half: Trend
+  hasPlan: boolean
+  plannedPass?: PlannedPass
   wateringDue: { zone: string; label: string; by: Day; days: number; leastIn: number }[]
 }
 
@@ -38,8 +56,56 @@ const most = 5
 const readingEveryDays = 4
 const calibrateEveryDays = 365
 
-function timingItem({ timing, untreatedZones }: TodayState): TodayItem[] {
-  if (!timing || !untreatedZones.length) return []
+/** A window that moved by so many days is told; a plan that lets so much more through too, a share. */
+const movedDays = 3
+const worse = 0.05
+/** A pass is due so many days before its day. */
+const dueDays = 2
+/** Without a plan, one is asked for from so many days before the window opens. */
+const planAheadDays = 60
+
+function planItems({ day, plannedPass, hasPlan, half, timing, untreatedZones }: TodayState): TodayItem[] {
+  if (!hasPlan) {
+    const opens = timing?.window && daysBetween(day, timing.window.from)
+    const near = opens !== undefined && opens <= planAheadDays && timing?.verdict === 'wait'
+    return near && untreatedZones.length
+      ? [{ code: 'takePlan', room: 'season', params: { half }, loss: 0.5 }]
+      : []
+  }
+  if (!plannedPass?.day) return []
+  const { label, zones, rate, was, byRule, escaped, escapedThen } = plannedPass
+  const params: Params = { label, zones: zones.join(', '), day: plannedPass.day, rate }
+  const until = daysBetween(day, plannedPass.day)
+  if (until <= dueDays) return [{ code: 'passDue', room: 'bench', params, loss: 0.9 }]
+  const moved = was ? daysBetween(was, plannedPass.day) : 0
+  if (byRule && Math.abs(moved) >= movedDays)
+    return [
+      {
+        code: 'windowMoved',
+        room: 'season',
+        params: { ...params, was: was!, days: Math.abs(moved), later: moved > 0 },
+        loss: 0.6,
+      },
+    ]
+  if (escaped !== undefined && escapedThen !== undefined && escaped > escapedThen + worse)
+    return [
+      {
+        code: 'planWorse',
+        room: 'season',
+        params: {
+          ...params,
+          escaped: { value: escaped, unit: 'ratio' },
+          was: { value: escapedThen, unit: 'ratio' },
+        },
+        loss: 0.65,
+      },
+    ]
+  return [{ code: 'planWait', room: 'season', params, loss: 0.3 }]
+}
+
+function timingItem({ timing, untreatedZones, hasPlan }: TodayState): TodayItem[] {
+  // A plan that was taken says when; the school does where there is none.
+  if (hasPlan || !timing || !untreatedZones.length) return []
   const zones = untreatedZones.join(', ')
   const watched = timing.verdict === 'lateAtEdge' ? timing.leadPlaceId : timing.opens?.placeId
   const lead = timing.places.find((p) => p.place.id === watched)
@@ -113,6 +179,7 @@ export function computeToday(state: TodayState): TodayItem[] {
     ...watering,
     ...barriers,
     ...timingItem(state),
+    ...planItems(state),
     ...readingItems(state),
     ...readyItems(state),
   ]

@@ -2,7 +2,7 @@ import type { MigrationInterface, QueryRunner } from 'typeorm'
 
 /** Plans as they were taken, calendars to subscribe to, and what an owner wants of the season. */
 const statements = [
-  `CREATE TABLE "season_plan" ("id" uuid NOT NULL, "account_id" uuid NOT NULL, "yard_id" uuid NOT NULL, "half" text NOT NULL, "school" text, "programme" jsonb NOT NULL, "days" jsonb NOT NULL, "reason" text NOT NULL, "taken_at" TIMESTAMP WITH TIME ZONE NOT NULL, "taken_by" text NOT NULL, CONSTRAINT "UQ_04035a320ac526ec76903b1f2ae" UNIQUE ("account_id", "id"), CONSTRAINT "PK_61c97389ec01de0cac06f99223e" PRIMARY KEY ("id"))`,
+  `CREATE TABLE "season_plan" ("id" uuid NOT NULL, "account_id" uuid NOT NULL, "yard_id" uuid NOT NULL, "half" text NOT NULL, "school" text, "programme" jsonb NOT NULL, "days" jsonb NOT NULL, "escaped" numeric, "reason" text NOT NULL, "taken_at" TIMESTAMP WITH TIME ZONE NOT NULL, "taken_by" text NOT NULL, CONSTRAINT "UQ_04035a320ac526ec76903b1f2ae" UNIQUE ("account_id", "id"), CONSTRAINT "PK_61c97389ec01de0cac06f99223e" PRIMARY KEY ("id"))`,
   `CREATE INDEX "IDX_6372ff44dfd74925b75fc58f8f" ON "season_plan" ("account_id", "yard_id")`,
   `CREATE TABLE "calendar_feed" ("id" uuid NOT NULL, "account_id" uuid NOT NULL, "yard_id" uuid NOT NULL, "person_id" uuid NOT NULL, "secret" text NOT NULL, CONSTRAINT "UQ_b7b76dfa9d753faba975729317a" UNIQUE ("account_id", "id"), CONSTRAINT "UQ_e1e99722ea616b1e1af33906472" UNIQUE ("secret"), CONSTRAINT "UQ_ec1f6a6040503006ac27efab4aa" UNIQUE ("account_id", "yard_id"), CONSTRAINT "PK_24c0b9c80e4a4ac8752d854bc2e" PRIMARY KEY ("id"))`,
   `ALTER TABLE "yard" ADD "season_wishes" jsonb`,

@@ -13,6 +13,7 @@ export const planEntity = new EntitySchema<SeasonPlan & { accountId: string }>({
     school: column.textOrNull,
     programme: column.json,
     days: column.json,
+    escaped: column.numericOrNull,
     reason: column.text,
     takenAt: column.instant,
     takenBy: column.text,

@@ -19,7 +19,7 @@ import TextField from '../kit/TextField.vue'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useRowForm } from '../kit/useRowForm.ts'
-import { draftOf, rateUnits, rulesOf, strengthUnits } from './labelDraft.ts'
+import { draftOf, packageUnits, rateUnits, rulesOf, strengthUnits } from './labelDraft.ts'
 
 /** Copies one pre-emergent label; contradictions are said as it is typed. */
 const props = defineProps<{ label?: Label | undefined; turf: string }>()
@@ -36,6 +36,7 @@ const measure = computed(() => measureOfFormulation(draft.formulation))
 watch(measure, (now) => {
   draft.rateUnit = draft.annualUnit = rateUnits[now][0]!
   draft.strengthUnit = strengthUnits[now][0]!
+  draft.packageUnit = packageUnits[now][0]!
 })
 /** Every unit is offered, so that what stands on the label can be typed and a wrong one is answered in words. */
 const allRateUnits = computed(() =>
@@ -151,6 +152,19 @@ const samples = computed(() =>
       <NumberField v-model="draft.keepOffHours" unit="h" :label="say('bench.keepOff')" />
       <NumberField v-model="draft.seedingDays" unit="d" :label="say('bench.seeding')" />
     </div>
+    <div class="pair">
+      <NumberField v-model="draft.packageAmount" :label="say('bench.packageAmount')" />
+      <ChoiceField
+        v-model="draft.packageUnit"
+        :label="say('bench.unit')"
+        :options="options(packageUnits[measure], 'unit')"
+      />
+      <NumberField v-model="draft.packagePrice" :label="say('bench.packagePrice')" />
+      <NumberField v-model="draft.dryHours" unit="h" :label="say('bench.dryHours')" />
+    </div>
+    <label class="check"
+      ><input v-model="draft.atSeeding" type="checkbox" /> {{ say('bench.atSeeding') }}</label
+    >
     <CheckList
       v-model="draft.states"
       :label="say('bench.states')"

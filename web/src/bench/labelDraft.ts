@@ -6,7 +6,7 @@ import {
   type ProtectiveGear,
   type SignalWord,
 } from '@jardinero/core/shelf'
-import type { RatePerAreaUnit, Strength } from '@jardinero/core/quantity'
+import type { MassUnit, RatePerAreaUnit, Strength, VolumeUnit } from '@jardinero/core/quantity'
 import type { TurfState } from '@jardinero/core/yard'
 
 /** One pre-emergent label as it is being copied; empty fields are undefined. */
@@ -37,6 +37,12 @@ export interface LabelDraft {
   gear: ProtectiveGear[]
   signalWord: SignalWord
   restrictedUse: boolean
+  dryHours: number | undefined
+  atSeeding: boolean
+  packageAmount: number | undefined
+  packageUnit: MassUnit | VolumeUnit
+  /** In whole currency, as on a price tag. */
+  packagePrice: number | undefined
 }
 
 /** Rate units as labels print them, by how the product is measured. */
@@ -44,10 +50,17 @@ export const rateUnits: Record<'mass' | 'volume', RatePerAreaUnit[]> = {
   mass: ['oz/1000ft2', 'lb/1000ft2', 'lb/acre', 'oz/acre', 'g/100m2', 'kg/ha'],
   volume: ['floz/1000ft2', 'floz/acre', 'pt/acre', 'qt/acre', 'mL/100m2', 'L/ha'],
 }
+export const packageUnits: Record<'mass' | 'volume', (MassUnit | VolumeUnit)[]> = {
+  mass: ['oz', 'lb', 'g', 'kg'],
+  volume: ['floz', 'qt', 'gal', 'mL', 'L'],
+}
 export const strengthUnits: Record<'mass' | 'volume', Strength['unit'][]> = {
   mass: ['percent'],
   volume: ['lb/gal', 'g/L'],
 }
+
+const when = <T>(value: number | undefined, made: (value: number) => T): T | undefined =>
+  value === undefined ? undefined : made(value)
 
 export function draftOf(rules?: LabelRules, turf: string[] = []): LabelDraft {
   const [use] = rules?.uses ?? []
@@ -80,11 +93,13 @@ export function draftOf(rules?: LabelRules, turf: string[] = []): LabelDraft {
     gear: rules?.gear ?? ['gloves', 'eyes', 'longSleeves', 'boots'],
     signalWord: rules?.signalWord ?? 'caution',
     restrictedUse: rules?.restrictedUse ?? false,
+    dryHours: rules?.dryHours,
+    atSeeding: use?.atSeeding ?? false,
+    packageAmount: rules?.packages?.[0]?.amount.value,
+    packageUnit: rules?.packages?.[0]?.amount.unit ?? packageUnits[measure][0]!,
+    packagePrice: when(rules?.packages?.[0]?.priceCents, (cents) => cents / 100),
   }
 }
-
-const when = <T extends object>(value: number | undefined, made: (value: number) => T): T | undefined =>
-  value === undefined ? undefined : made(value)
 
 function useOf(draft: LabelDraft): LabelUse {
   return {
@@ -98,7 +113,19 @@ function useOf(draft: LabelDraft): LabelUse {
     ...when(draft.interval, (minimumIntervalDays) => ({ minimumIntervalDays })),
     ...when(draft.passes, (applicationsPerYear) => ({ applicationsPerYear })),
     ...when(draft.carrier, (value) => ({ minimumCarrier: { value, unit: 'gal/1000ft2' as const } })),
+    ...(draft.atSeeding && { atSeeding: true }),
   }
+}
+
+/** The packages of a draft: the first as typed, those the form does not show as they were. */
+function packagesOf(draft: LabelDraft, before?: LabelRules): Pick<LabelRules, 'packages'> {
+  const { packageAmount: value, packageUnit: unit, packagePrice: price } = draft
+  const others = before?.packages?.slice(1) ?? []
+  const first =
+    value !== undefined && price !== undefined
+      ? [{ amount: { value, unit }, priceCents: Math.round(price * 100) }]
+      : []
+  return first.length + others.length ? { packages: [...first, ...others] } : {}
 }
 
 /** The rules of a draft. What the form does not show of a label being edited (further uses and actives, notes) is kept. */
@@ -125,6 +152,8 @@ export function rulesOf(draft: LabelDraft, before?: LabelRules): LabelRules {
     gear,
     signalWord,
     restrictedUse,
+    ...when(draft.dryHours, (dryHours) => ({ dryHours })),
+    ...packagesOf(draft, before),
     ...(before?.notes && { notes: before.notes }),
   }
 }

@@ -12,6 +12,7 @@ import { useGerminationHills } from './useGerminationHills.ts'
 import type { SoilPoint } from '../soil/ahead.ts'
 import { useSoilForecast } from '../soil/useSoilForecast.ts'
 import { useSeasonJudging } from '../season/useSeasonJudging.ts'
+import RibbonPlan from './RibbonPlan.vue'
 import { useSeasonLines } from './useSeasonLines.ts'
 
 /**
@@ -143,6 +144,7 @@ function step(event: KeyboardEvent): void {
     >
       <svg v-if="width" :width="width" height="84" aria-hidden="true">
         <path v-for="h in hillPaths" :key="h.plant" :d="h.d ?? ''" class="hill" />
+        <RibbonPlan :scale="scale" />
         <line x1="0" :x2="width" y1="64" y2="64" class="ground" />
         <g v-for="m in scale.months" :key="m.getTime()">
           <line

@@ -10,6 +10,7 @@ import {
 import { computeSprinkler } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
+import SaidText from '../kit/SaidText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
@@ -141,7 +142,7 @@ const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h'
           dry: dryDays(watering.notBeforeHours ?? 0),
         })
       }}
-      <FigureText v-if="watering.minutes" :figure="watering.minutes" :title="say('season.watering')" />
+      <SaidText v-if="watering.minutes" code="season.minutesSay" :params="{ minutes: watering.minutes }" />
       <span v-if="watering.clash" class="stop">{{ say('season.wateringClash') }}</span>
     </p>
     <form v-if="open" novalidate @submit.prevent="open = false">

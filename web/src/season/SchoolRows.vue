@@ -67,7 +67,7 @@ const drawn = computed(() =>
           {{ say('season.hasFaults') }}:
           {{ say(`refusal.${d.row.faults[0]!.code}`, d.row.faults[0]!.params) }}
         </p>
-        <p v-for="(c, i) in d.row.cautions.slice(0, 2)" :key="i" class="caution small">
+        <p v-for="(c, i) in d.row.cautions.slice(0, 1)" :key="i" class="caution small">
           {{ say(`caution.${c.code}`, c.params) }}
         </p>
       </div>
@@ -125,6 +125,12 @@ article.shown {
   justify-items: end;
   gap: 0.2rem;
   text-align: right;
+}
+strong {
+  display: block;
+}
+strong::first-letter {
+  text-transform: uppercase;
 }
 .caution {
   color: var(--ember-text);

@@ -165,6 +165,9 @@ const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
 .patterns {
   position: absolute;
 }
+article {
+  margin-bottom: 0.55rem;
+}
 header {
   display: flex;
   flex-wrap: wrap;

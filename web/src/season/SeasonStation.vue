@@ -50,6 +50,7 @@ async function take(): Promise<void> {
     school: kind === 'school' ? school! : null,
     programme: judged.programme,
     days: judged.passes,
+    escaped: judged.judgement.escaped?.value ?? null,
     reason: reason.value.trim(),
   }
   if (!(await form.save(() => account.takePlan(order)))) return

@@ -25,11 +25,7 @@ export function useSeasonJudging(): void {
   const { choice } = useChoices()
 
   const here = computed(() => route.name === 'season')
-  const answered = computed(() =>
-    soil.stored?.yardId === yard.value?.id && soil.stored?.day === soil.stored?.answer.today
-      ? soil.stored
-      : undefined,
-  )
+  const answered = computed(() => (soil.stored?.yardId === yard.value?.id ? soil.stored : undefined))
   const question = computed<SeasonQuestion | undefined>(() => {
     if (!answered.value || !stoppable.value.length || !(here.value || plan.value)) return undefined
     return {

@@ -6,6 +6,8 @@ import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/t
 import { hemisphereOf } from '@jardinero/core/yard'
 import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
+import { usePlanContext } from '../season/usePlanContext.ts'
+import { useNextPass } from '../season/useNextPass.ts'
 import { useSoilTiming } from '../soil/useSoilTiming.ts'
 
 /** How many passes are down once a pass is. */
@@ -23,6 +25,8 @@ export function useToday() {
   const account = useAccount()
   const { yard, zones, places, areas, day, probeReadings, records } = useYard()
   const { timing } = useSoilTiming()
+  const { half, plan } = usePlanContext()
+  const { plannedPass } = useNextPass()
 
   /** Zones that already have as many pre-emergent passes this season as the next one makes. */
   const treated = computed(() => {
@@ -87,6 +91,9 @@ export function useToday() {
       hasLabel: account.state.labels.length > 0,
       treatedZones: named((id) => treated.value.has(id)),
       untreatedZones: named((id) => !treated.value.has(id)),
+      half: half.value,
+      hasPlan: Boolean(plan.value),
+      ...(plannedPass.value && { plannedPass: plannedPass.value }),
       barriersDue: barriersDue.value,
       wateringDue: wateringDue.value,
     }

@@ -101,6 +101,9 @@ function lastDayFor(
   return limits.sort()[0]
 }
 
+/** A pass is moved for seed by so many days at most; farther, it is another pass, and left out. */
+const farthestMove = 42
+
 interface Making {
   rule: PassRule
   choice: SchoolChoice
@@ -132,7 +135,7 @@ function makePass(
   const day = dayOfRule(choice.school, rule.id)
   const last = day && lastDayFor(label, range.zones, day, context)
   if (!day || !last || day <= last) return [made]
-  if (last <= context.today) {
+  if (last <= context.today || daysBetween(last, day) > farthestMove) {
     notes.push({ code: 'droppedForSeeding', params: { day, last, label: label.rules.name } })
     return []
   }
