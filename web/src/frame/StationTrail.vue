@@ -66,7 +66,8 @@ a.here .n {
   height: 0.42rem;
   border-radius: 50%;
   background: var(--clay);
-  margin-left: 0.4rem;
+  flex: none;
+  margin-left: 0.25rem;
 }
 hr {
   border: 0;

@@ -20,7 +20,7 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ move: [day: Day, dragging: boolean] }>()
 const account = useAccount()
-const { say, quantity, day: sayDay } = useWords()
+const { say, day: sayDay } = useWords()
 
 const peg = ref<HTMLElement>()
 const dragged = ref<Day>()
@@ -82,9 +82,7 @@ function step(event: KeyboardEvent): void {
     @pointercancel="dragged = undefined"
     @keydown="step"
   >
-    <span class="flag"
-      >{{ number }} · {{ quantity(pass.rate.value, pass.rate.unit).split(' ').slice(0, 2).join(' ') }}</span
-    >
+    <span class="flag">{{ number }} · {{ label.split(' ')[0] }}</span>
   </span>
 </template>
 

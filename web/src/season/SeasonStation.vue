@@ -62,6 +62,9 @@ function move(pass: string, day: Day, dragging: boolean): void {
   changePass(pass, { when: { kind: 'day', day } })
 }
 const isPlan = computed(() => shown.value?.kind === 'plan')
+const faults = computed(() => [
+  ...new Set((shown.value?.judged.faults ?? []).map((f) => say(`refusal.${f.code}`, f.params))),
+])
 const cautions = computed(() => shown.value?.judged.cautions ?? [])
 const label = computed(
   () => context.value.labels.find((l) => l.id === programme.value?.passes[0]?.labelId)?.rules.name ?? '',
@@ -79,7 +82,10 @@ const print = () => window.print()
           :label="say(plan ? 'season.takeAgain' : 'season.take')"
           @click="ask"
         />
-        <button v-if="plan && !isPlan" class="link" @click="show(undefined)">
+        <button v-if="shown.kind === 'draft'" class="link" @click="store.forgetDraft()">
+          {{ say('season.dropDraft') }}
+        </button>
+        <button v-else-if="plan && !isPlan" class="link" @click="show(undefined)">
           {{ say('season.backToPlan') }}
         </button>
         <template v-if="isPlan">
@@ -107,6 +113,7 @@ const print = () => window.print()
       <Button type="submit" size="small" :label="say('season.take')" :disabled="form.saving.value" />
       <button type="button" class="link" @click="asking = false">{{ say('frame.cancel') }}</button>
     </form>
+    <p v-for="f in faults" :key="f" class="stop" role="alert">{{ f }}</p>
     <p v-if="!season"><SoilProgress /></p>
     <template v-if="shown && programme && season">
       <SeasonLanes :judged="shown.judged" :programme="programme" :members="season.members" @move="move" />

@@ -48,10 +48,13 @@ export function useSeasonAnswer() {
     if (!shown.value)
       return { code: soil.problem ? 'season.stuck' : 'season.waiting', params: { problem: soil.problem } }
     const { judged } = shown.value
-    const [fault] = judged.faults
-    if (fault)
-      return { code: 'season.answerBroken', params: { fault: say(`refusal.${fault.code}`, fault.params) } }
     const { escaped, places: each } = judged.judgement
+    const share = escaped ? standing(inHundred(escaped.value), escaped) : ''
+    if (judged.faults.length)
+      return {
+        code: 'season.answerBroken',
+        params: { faults: new Set(judged.faults.map((f) => f.code)).size, escaped: share, what: what.value },
+      }
     const count = judged.programme.passes.length
     const first = each
       .filter((p) => p.holdsUntil)
@@ -64,7 +67,7 @@ export function useSeasonAnswer() {
         first: count ? onDay(judged, 0) : '',
         last: count ? onDay(judged, count - 1) : '',
         what: what.value,
-        escaped: escaped ? standing(inHundred(escaped.value), escaped) : '',
+        escaped: share,
         place: first ? placeName(first.placeId) : '',
         holds: holds ? (first!.lasts ? standing(sayDay(holds), first!.lasts) : sayDay(holds)) : '',
         held: String(Boolean(holds)),

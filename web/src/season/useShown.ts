@@ -28,8 +28,8 @@ export function useShown() {
   const draft = computed(() =>
     store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,
   )
-  const shown = computed<Shown | undefined>(() => {
-    if (draft.value) return store.judgedDraft && { kind: 'draft', judged: store.judgedDraft }
+  /** Without a draft: the school asked for, the plan that was taken, or the best of the schools. */
+  const taken = computed<Shown | undefined>(() => {
     const row = rows.value.find((r) => r.school === route.query['school'])
     if (row) return { kind: 'school', school: row.school, judged: row }
     if (plan.value)
@@ -42,6 +42,12 @@ export function useShown() {
       )
     const [best] = rows.value
     return best && { kind: 'school', school: best.school, judged: best }
+  })
+  const shown = computed<Shown | undefined>(() => {
+    // Until a draft is judged, what it was made from stands.
+    if (draft.value && store.judgedDraft) return { kind: 'draft', judged: store.judgedDraft }
+    const base = taken.value
+    return base && draft.value ? { kind: 'draft', judged: base.judged } : base
   })
   /** The programme as it is being changed: at once, while its judgement follows. */
   const programme = computed<Programme | undefined>(
