@@ -36,7 +36,7 @@ const { waitsAt } = useToday()
 <style scoped>
 .trail {
   border-right: 1px solid var(--rule);
-  padding: 1.4rem 0 1rem 1rem;
+  padding: 1.4rem 0 1rem 0.9rem;
   display: flex;
   flex-direction: column;
   gap: 0.15rem;
@@ -49,8 +49,8 @@ a {
   align-items: center;
 }
 .n {
-  display: inline-block;
-  width: 1.1rem;
+  flex: none;
+  width: 1.05rem;
   font-size: 0.78rem;
   color: var(--quiet);
 }

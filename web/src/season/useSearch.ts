@@ -8,7 +8,7 @@ import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 
 /** The grid: days this far apart, so many rates between the label's least and most; gains under this are not looked for. */
-const grid = { everyDays: 4, rateSteps: 4, passes: 2, tolerance: 0.005, most: 3000 } as const
+const grid = { everyDays: 5, rateSteps: 3, passes: 2, tolerance: 0.005, most: 3000 } as const
 
 /** The search for the best days and rates, in a worker of its own; stopping it ends the worker. */
 export function useSearch() {

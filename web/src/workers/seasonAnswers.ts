@@ -50,7 +50,7 @@ export interface SoilHeld {
 }
 
 /** Members a search asks. */
-const searched = 40
+const searched = 28
 
 /** Answers for the season on the soil that is held; the field is made once a soil, and again for other weeds or another pace of loss. */
 export function createSeasonAnswers() {

@@ -1,10 +1,16 @@
-import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
-import type { RatePerAreaUnit } from '../../quantity/index.ts'
+import { addDays, daysBetween, type Day, type RatePerAreaUnit } from '../../quantity/index.ts'
 import type { Trend } from '../../soil/index.ts'
-import { rangeOfLabel } from '../schools/schoolProgramme.ts'
-import type { PlanContext, PlanLabel, Programme, ProgrammePass } from '../programme/programme.ts'
+import type { Target } from '../barrier/escape.ts'
+import {
+  barrierOf,
+  type PlanContext,
+  type PlanLabel,
+  type Programme,
+  type ProgrammePass,
+} from '../programme/programme.ts'
+import { lastDayFor, rangeOfLabel } from '../schools/schoolProgramme.ts'
 
-/** Days and rates among which the best is looked for; a box of the search is a span of each. */
+/** Days and rates of one label among which the best is looked for. */
 export interface SearchGrid {
   label: PlanLabel
   zones: string[]
@@ -22,19 +28,25 @@ export interface GridChoices {
   rateSteps: number
 }
 
-/** A grid for each label that may be used on some of the lawn and makes a barrier. */
-export function makeGrids(context: PlanContext, choices: GridChoices): SearchGrid[] {
+/** A grid for each label that may be used on the whole lawn and meets one of the targets; no days too late for what is to be sown. */
+export function makeGrids(context: PlanContext, targets: Target[], choices: GridChoices): SearchGrid[] {
   const { today, labels, zones, wishes, barriers } = context
   const free = (day: Day) => !wishes.busy.some((b) => day >= b.from && day <= b.to)
   const count = Math.max(0, Math.floor(daysBetween(choices.from, choices.to) / choices.everyDays) + 1)
-  const days = Array.from(
-    { length: count },
-    (_, i) => daysBetween(today, choices.from) + i * choices.everyDays,
-  ).filter((d) => d >= 1 && free(addDays(today, d)))
+  const all = Array.from({ length: count }, (_, i) => addDays(choices.from, i * choices.everyDays))
   return labels.flatMap((label): SearchGrid[] => {
     const range = rangeOfLabel(label, zones)
-    const makesBarrier = label.rules.actives.some((a) => barriers.some((b) => b.name === a.name))
-    if (!range || !makesBarrier || range.zones.length < zones.length || !days.length) return []
+    const meets = label.rules.actives.some((a) => {
+      const controls = barrierOf(barriers, a.name)?.controls
+      return targets.some((t) => controls?.[t.target] !== undefined)
+    })
+    if (!range || !meets || range.zones.length < zones.length) return []
+    const days = all
+      .filter(
+        (day) => day > today && free(day) && day <= (lastDayFor(label, range.zones, day, context) ?? day),
+      )
+      .map((day) => daysBetween(today, day))
+    if (!days.length) return []
     const step = (range.max - range.min) / (choices.rateSteps - 1)
     const rates = Array.from({ length: choices.rateSteps }, (_, i) =>
       i === choices.rateSteps - 1 ? range.max : range.min + step * i,
@@ -51,14 +63,20 @@ export function makeGrids(context: PlanContext, choices: GridChoices): SearchGri
   })
 }
 
-/** Passes at points of a grid. @param points indices of day and rate, in the order of the days */
+/** One pass at a point of a grid. */
+export interface GridPoint {
+  grid: SearchGrid
+  day: number
+  rate: number
+}
+
+/** Passes at points of grids, in the order of their days. */
 export function programmeAt(
-  grid: SearchGrid,
-  points: [day: number, rate: number][],
+  points: GridPoint[],
   { today }: Pick<PlanContext, 'today'>,
   season: Trend,
 ): Programme {
-  const passes = points.map(([day, rate], i): ProgrammePass => ({
+  const passes = points.map(({ grid, day, rate }, i): ProgrammePass => ({
     id: `best.${i + 1}`,
     season,
     when: { kind: 'day', day: addDays(today, grid.days[day]!) },

@@ -85,7 +85,7 @@ const killerOf = ({ labels, zones, barriers }: PlanContext): PlanLabel | undefin
   )
 
 /** The last day a barrier may go down before what is to be sown; nothing where nothing is. */
-function lastDayFor(
+export function lastDayFor(
   label: PlanLabel,
   zones: PlanZone[],
   after: Day,

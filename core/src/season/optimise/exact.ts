@@ -1,0 +1,45 @@
+import { addDays } from '../../quantity/index.ts'
+import type { SeasonField } from '../field/field.ts'
+import { disturbsOf, fieldPassOf, madePasses } from '../field/passes.ts'
+import { judgePasses, type JudgedRuns } from '../judge/judge.ts'
+import { checkProgramme } from '../programme/check.ts'
+import type { Programme } from '../programme/programme.ts'
+import type { Season } from '../season.ts'
+
+/** Seed comes up so many days before it is sown in nine seasons of ten: a search asks few of them, and keeps a margin. */
+const seedMargin = 5
+
+/** Judges programmes of fixed days on some members of a season. */
+export function createExact(season: Season, field: SeasonField, weeds: number[]) {
+  const { context, ruleDays } = season
+  const made = madePasses(context, field)
+  const disturbs = disturbsOf(context, field)
+  const judge = (programme: Programme): JudgedRuns => {
+    const passes = programme.passes.map((p) => fieldPassOf(p, context, field, ruleDays))
+    return judgePasses(field, [...made, ...passes], weeds, { disturbs })
+  }
+  /** Whether the barrier is gone when seed is sown. */
+  const letsSeedUp = (runs: JudgedRuns): boolean =>
+    context.wishes.seeding.every(({ zoneId, day }) =>
+      field.places.every((place, i) => {
+        if (place.zoneId !== zoneId) return true
+        const free = runs.places[i]!.seedFrom.toSorted()
+        const p90 = free[Math.round(0.9 * (free.length - 1))]!
+        return addDays(field.today, field.from + p90 + seedMargin) <= day
+      }),
+    )
+  return {
+    /** Share that comes through; nothing where a limit is broken or the barrier is not gone when seed is sown. */
+    escapes: (programme: Programme): number | undefined => {
+      const dayOf = ({ when }: Programme['passes'][number]) => (when.kind === 'day' ? when.day : undefined)
+      if (checkProgramme(programme, context, dayOf).length) return undefined
+      const runs = judge(programme)
+      if (!letsSeedUp(runs)) return undefined
+      const each = runs.escapes.map((e) => e.escaped.reduce((a, b) => a + b, 0) / e.escaped.length)
+      return each.length ? each.reduce((a, b) => a + b, 0) / each.length : undefined
+    },
+    /** Whether even this programme is not gone in time: then none later or of higher rates is. */
+    lastsTooLong: (programme: Programme): boolean =>
+      context.wishes.seeding.length > 0 && !letsSeedUp(judge(programme)),
+  }
+}
