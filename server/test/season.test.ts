@@ -112,18 +112,47 @@ describe('a plan', () => {
   })
 })
 
+describe('the other half of the year', () => {
+  it('shares the year’s maximum with a plan that is already taken', async () => {
+    const autumn = (rate: number) =>
+      take((o) => {
+        o.half = 'falling'
+        const [pass] = o.programme.passes
+        o.programme.passes = [
+          {
+            ...pass!,
+            season: 'falling',
+            when: { kind: 'day', day: '2026-09-10' },
+            rate: { ...pass!.rate, value: rate },
+          },
+        ]
+        o.days = []
+        o.programme.fertiliser = []
+      })
+    // 0.4 is down, 0.4 is planned for spring, and 1.1 is the year's maximum.
+    expect((await autumn(0.35)).json()).toMatchObject({ code: 'overAnnualMaximum' })
+    expect((await autumn(0.28)).statusCode).toBe(201)
+  })
+})
+
 describe('the calendar', () => {
   it('reads in an independent parser: passes, watering with its minutes, fertiliser', async () => {
     const response = await visitor.get(`/api/season/calendar.ics?yardId=${made.yard}`)
     expect(response.headers['content-type']).toContain('text/calendar')
     const events = eventsOf(response.body)
-    expect(events.map((e) => e.summary.split(' ')[0])).toEqual(['Pre-emergent', 'Water', 'Fertiliser'])
+    expect(events.map((e) => e.summary.split(' ')[0])).toEqual([
+      'Pre-emergent',
+      'Water',
+      'Fertiliser',
+      'Pre-emergent',
+      'Water',
+    ])
     const [pass, water] = events
     expect([pass!.startDate.toString(), pass!.startDate.isDate]).toEqual(['2026-04-14', true])
     expect(pass!.description).toContain('0.4 oz per 1,000 sq ft')
     expect(water!.endDate.toString()).toBe('2026-04-29')
     expect(water!.description).toMatch(/0\.25 in of rain or sprinkling by Apr 28: \d/)
-    expect(new Set(events.map((e) => e.uid)).size).toBe(3)
+    expect(new Set(events.map((e) => e.uid)).size).toBe(5)
   })
   it('follows the plan that holds, and the same pass keeps its id', async () => {
     const before = eventsOf((await visitor.get(`/api/season/calendar.ics?yardId=${made.yard}`)).body)[0]!
@@ -141,7 +170,7 @@ describe('the calendar', () => {
     const [feed] = (await visitor.get('/api/season/feeds')).json()
     expect(feed.path).toMatch(/^\/api\/season\/feed\/[\w-]{32}\.ics$/)
     const open = await server.app.inject(feed.path)
-    expect(eventsOf(open.body).length).toBe(3)
+    expect(eventsOf(open.body).length).toBe(5)
     expect((await visitor.post('/api/season/feeds', { id: randomUUID(), yardId: made.yard })).json()).toEqual(
       feed,
     )

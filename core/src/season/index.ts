@@ -20,7 +20,7 @@ export {
   type OptimiseRequest,
   type Optimum,
 } from './optimise/optimise.ts'
-export { checkProgramme } from './programme/check.ts'
+export { checkProgramme, passesOfPlan } from './programme/check.ts'
 export { computeEvents, type PlanEvent } from './programme/events.ts'
 export { computeFertiliser } from './programme/fertiliser.ts'
 export {

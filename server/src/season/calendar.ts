@@ -37,14 +37,14 @@ export async function planCalendar(
     method: ICalCalendarMethod.PUBLISH,
     timezone: null,
   })
-  for (const { id, programme, days, takenAt } of await plansInForce(scope, yardId)) {
+  for (const { id, half, programme, days, takenAt } of await plansInForce(scope, yardId)) {
     const events = computeEvents(programme, days, {
       ...context,
       ...(output?.ok && { outputMmPerHour: output.value.output.value }),
     })
     for (const event of events)
       calendar.createEvent({
-        id: `${event.id}.${yardId}@jardinero.invalid`,
+        id: `${half}.${event.id}.${yardId}@jardinero.invalid`,
         stamp: takenAt,
         start: dateOf(event.from),
         end: dateOf(addDays(event.to, 1)),

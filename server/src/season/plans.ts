@@ -3,7 +3,13 @@ import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
-import { checkProgramme, computeFertiliser, noWishes, type PlanContext } from '@jardinero/core/season'
+import {
+  checkProgramme,
+  computeFertiliser,
+  noWishes,
+  passesOfPlan,
+  type PlanContext,
+} from '@jardinero/core/season'
 import { groundOf } from '@jardinero/core/soil'
 import { computeArea } from '@jardinero/core/yard'
 import { accountToday } from '../account/today.ts'
@@ -13,24 +19,32 @@ import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
-/** Everything a programme of a yard is held against. */
-export async function gatherContext(scope: AccountScope, yard: Yard, clock: Clock): Promise<PlanContext> {
+/** Everything a programme of a yard is held against. @param others plans in force beside it: the year's maximum is shared */
+export async function gatherContext(
+  scope: AccountScope,
+  yard: Yard,
+  clock: Clock,
+  others: SeasonPlan[] = [],
+): Promise<PlanContext> {
   const zones = await scope.find<Zone>('zone', { yardId: yard.id })
   const labels = await scope.find<Label>('label')
+  const today = await accountToday(scope, yard.timeZone, clock)
   const planZones: PlanContext['zones'] = []
   const places: PlanContext['places'] = []
   for (const zone of zones) {
     const area = computeArea(await scope.find<Section>('section', { zoneId: zone.id }))
     const { id, name, turf, state } = zone
     const areaSqFt = area.ok ? area.value.area.value : 0
-    planZones.push({ id, name, turf, state, areaSqFt, passes: await passesOnZone(scope, zone) })
+    const planned = others.flatMap((plan) => passesOfPlan(plan, { zoneId: id, labels, from: today }))
+    const passes = [...(await passesOnZone(scope, zone)), ...planned]
+    planZones.push({ id, name, turf, state, areaSqFt, passes })
     for (const place of await scope.find<Place>('place', { zoneId: id })) {
       const { thatchCm } = groundOf(place.kind, place.ground ?? {})
       places.push({ id: place.id, zoneId: id, kind: place.kind, thatchCm })
     }
   }
   return {
-    today: await accountToday(scope, yard.timeZone, clock),
+    today,
     zones: planZones,
     places,
     labels: labels.map(({ id, rules }) => ({ id, rules })),
@@ -54,7 +68,8 @@ export async function takePlan(
   clock: Clock,
 ): Promise<{ plan: SeasonPlan; added: boolean }> {
   const yard = await scope.get<Yard>('yard', order.yardId)
-  const context = await gatherContext(scope, yard, clock)
+  const others = (await plansInForce(scope, yard.id)).filter((p) => p.half !== order.half)
+  const context = await gatherContext(scope, yard, clock, others)
   const dayById = new Map(order.days.map((d) => [d.id, d.day]))
   const faults = [
     ...checkProgramme(order.programme, context, ({ id, when }) =>

@@ -51,7 +51,9 @@ const pegsOf = (zoneId: string) =>
   props.programme.passes.flatMap((pass, i) => {
     const meant = props.judged.passes.find((p) => p.id === pass.id)
     const day = pass.when.kind === 'day' ? pass.when.day : meant?.day
-    return day && pass.zones.includes(zoneId) ? [{ pass, day, meant, number: i + 1 }] : []
+    return day && scale.value.inside(day) && pass.zones.includes(zoneId)
+      ? [{ pass, day, meant, number: i + 1 }]
+      : []
   })
 const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
 </script>

@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import {
   noWishes,
+  passesOfPlan,
   rangeOfLabel,
   targetOf,
   type PlanContext,
@@ -36,6 +37,14 @@ export function usePlanContext() {
     const { from } = seasonOf(planDay.value, situation.value.hemisphere, 'rising')
     return from <= planDay.value ? 'rising' : 'falling'
   })
+  const plansOf = (trend: Trend) =>
+    account.state.plans.filter((p) => p.yardId === yard.value?.id && p.half === trend)
+  /** What the plan of the other half of the year will put down: the year's maximum is shared. */
+  const plannedOn = (zoneId: string) => {
+    const other = plansOf(half.value === 'rising' ? 'falling' : 'rising').at(-1)
+    const { labels } = account.state
+    return other ? passesOfPlan(other, { zoneId, labels, from: planDay.value }) : []
+  }
   const context = computed<PlanContext>(() => ({
     today: planDay.value,
     zones: zones.value.map(({ id, name, turf, state }) => ({
@@ -44,7 +53,7 @@ export function usePlanContext() {
       turf,
       state,
       areaSqFt: areas.value.get(id)?.area.value ?? 0,
-      passes: passesOn(id),
+      passes: [...passesOn(id), ...plannedOn(id)],
     })),
     places: places.value.map(({ id, zoneId, kind, ground }) => ({
       id,
@@ -83,8 +92,6 @@ export function usePlanContext() {
     ),
   )
   const unstoppable = computed(() => codes.value.filter((code) => plantOf(code) && !targets.value[code]))
-  const plansOf = (trend: Trend) =>
-    account.state.plans.filter((p) => p.yardId === yard.value?.id && p.half === trend)
   const plan = computed(() => plansOf(half.value).at(-1))
   return { context, wishes, half, barrierLabels, targets, stoppable, unstoppable, plan, plansOf, planDay }
 }

@@ -126,7 +126,7 @@ function checkProduct({ pass, index, day }: Checked, field: string, zone: PlanZo
   }))
 }
 
-/** What the passes before put on a zone, and on its edges where these get two swaths. */
+/** A pass as it lies on the ground: what of each active, a number of times the rate. */
 const asPass = (pass: ProgrammePass, day: Day, times: number, labels: PlanLabel[]): Pass => ({
   day,
   actives: productsOf(pass, labels).flatMap(({ product, label }) =>
@@ -195,3 +195,13 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
   }
   return faults
 }
+
+/** What a plan will still put on a zone: its passes from a day on, as the ledger would have them. */
+export const passesOfPlan = (
+  { programme, days }: { programme: Programme; days: { id: string; day?: Day }[] },
+  { zoneId, labels, from }: { zoneId: string; labels: PlanLabel[]; from: Day },
+): Pass[] =>
+  programme.passes.flatMap((pass) => {
+    const day = pass.when.kind === 'day' ? pass.when.day : days.find((d) => d.id === pass.id)?.day
+    return day && day >= from && pass.zones.includes(zoneId) ? [asPass(pass, day, 1, labels)] : []
+  })

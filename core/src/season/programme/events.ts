@@ -31,8 +31,9 @@ const namesOf = (ids: string[], { zones }: EventContext) =>
     .join(', ')
 
 function passEvents(pass: ProgrammePass, meant: MeantDay | undefined, context: EventContext): PlanEvent[] {
-  if (!meant?.day) return []
-  const { day, p10 = day, p90 = day } = meant
+  const day = pass.when.kind === 'day' ? pass.when.day : meant?.day
+  if (!day) return []
+  const { p10 = day, p90 = day } = meant ?? {}
   const products = productsOf(pass, context.labels)
   const [main, partner] = products
   if (!main) return []
