@@ -5,7 +5,7 @@ export default defineConfig({
   outputDir: '../.cache/journeys',
   timeout: 90_000,
   expect: { timeout: 10_000 },
-  workers: 1,
+  workers: 2,
   retries: 0,
   reporter: [['list'], ['json', { outputFile: process.env['JSON_REPORT'] ?? '../.cache/journeys.json' }]],
   use: {
