@@ -72,6 +72,10 @@ await take('soil-germination', '/soil?at=germination', answered)
 await take('soil-weather', '/soil?at=weather', (page) =>
   page.getByText('Put it down').waitFor({ timeout: 60_000 }),
 )
+const judged = (page: Page) =>
+  page.getByText('each by its own rule').filter({ hasText: '200 seasons' }).waitFor({ timeout: 60_000 })
+await take('season', '/season', judged)
+await take('season-phone', '/season', judged, phone)
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),

@@ -193,7 +193,7 @@ export async function atHome({
   useSeason().readings = readings
   useSeason().records = records
   const blank = { template: '<i />' }
-  const names = ['today', 'yard', 'scout', 'soil', 'bench', 'ledger', 'you']
+  const names = ['today', 'yard', 'scout', 'soil', 'season', 'bench', 'ledger', 'you']
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: name === 'today' ? '/' : `/${name}`, name, component: blank })),
