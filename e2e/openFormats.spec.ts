@@ -10,7 +10,7 @@ test('the whole account goes out of one and into another, and a broken file adds
   await page.goto(`${running.url}/ledger?day=2025-12-31`)
   await expect(page.locator('h1')).toContainText('4 passes in 2025')
   const before = await page.locator('h1').textContent()
-  await page.getByRole('link', { name: 'You' }).click()
+  await page.getByRole('link', { name: 'You', exact: true }).click()
   const saving = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Take it out' }).click()
   const file = join(running.data, 'account.json')
@@ -42,7 +42,7 @@ test('a second yard is added, and each is opened by its name', async ({ page, ru
     ['South field', '30'],
   ] as const) {
     if (name === 'South field') {
-      await page.getByRole('navigation').getByRole('link', { name: 'You' }).click()
+      await page.getByRole('navigation').getByRole('link', { name: 'You', exact: true }).click()
       await page.getByRole('link', { name: 'Add a yard' }).click()
     }
     await page.getByLabel('What you call the yard').fill(name)
