@@ -100,7 +100,10 @@ export const planOrder = Joi.object({
     .allow(null)
     .required(),
   programme: programme.required(),
-  days: list(Joi.object({ id: passId.required(), day, p10: day, p90: day }), 12).required(),
+  days: list(
+    Joi.object({ id: passId.required(), day, p10: day, p90: day, rainAlone: Joi.number().min(0).max(1) }),
+    12,
+  ).required(),
   escaped: Joi.number().min(0).max(1).allow(null).required(),
   reason: Joi.string().trim().min(1).max(400).required(),
 })

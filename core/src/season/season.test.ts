@@ -194,6 +194,15 @@ describe('a programme judged', () => {
     })
     expect(judgeProgramme(down, plan()).judgement.escaped!.value).toBeLessThan(0.05)
   })
+  it('says how likely rain alone waters it in, the likelier the longer it may take', () => {
+    const within = (withinDays: number) => {
+      const label = testLabel('prodiamine', 50, { wateringIn: { leastIn: 0.5, mostIn: 0.5, withinDays } })
+      const context = { ...season.context, labels: [label] }
+      return judgeProgramme({ ...season, context }, plan(pass(15))).passes[0]!.rainAlone!
+    }
+    expect(within(1)).toBeLessThan(within(10))
+    expect(within(30)).toBeGreaterThan(0.8)
+  })
   it('opens a figure that adds up', () => {
     const { working, value } = judgeProgramme(season, plan(pass(60))).judgement.escaped!
     const { shares, pairs } = working.at(-1)!.operands

@@ -17,6 +17,7 @@ import { computeJudgement, type Judgement } from './judge/judgement.ts'
 import { computeReason, type Reason } from './judge/reason.ts'
 import { checkProgramme } from './programme/check.ts'
 import { computeCost } from './programme/cost.ts'
+import { computeWatering } from './programme/watering.ts'
 import { productsOf, type PlanContext, type Programme, type ProgrammePass } from './programme/programme.ts'
 import { computeGroupUse, type GroupUse } from './programme/resistance.ts'
 import { programmeOfSchool, type SchoolChoice } from './schools/schoolProgramme.ts'
@@ -38,6 +39,8 @@ export interface PassDay {
   day?: Day
   p10?: Day
   p90?: Day
+  /** Share of members in which rain alone waters it in, in time; nothing where it asks for no water. */
+  rainAlone?: number
 }
 
 /** A programme with all there is to say of it. */
@@ -69,14 +72,39 @@ export function weedsToStop({ field, half, weeds }: Pick<Season, 'field' | 'half
   )
 }
 
-const passDaysOf = (pass: ProgrammePass, { context, field, ruleDays }: Season): PassDay => {
+/** Share of members in which rain brings what a pass asks for within its days. */
+function rainAloneOf(
+  pass: ProgrammePass,
+  days: (number | undefined)[],
+  { context, field }: Season,
+): number | undefined {
+  const watering = computeWatering(pass, context.today, context.labels)
+  if (!watering) return undefined
+  const done = days.filter((day, m) => {
+    const first = day === undefined ? -1 : day - field.from
+    if (first < 0) return false
+    let mm = 0
+    const last = Math.min(field.days - 1, first + watering.withinDays)
+    for (let d = first; d <= last; d++) mm += field.rainMm[m * field.days + d]!
+    return mm >= watering.leastMm
+  })
+  return done.length / Math.max(1, days.length)
+}
+
+const passDaysOf = (pass: ProgrammePass, season: Season): PassDay => {
+  const { context, field, ruleDays } = season
   const days = daysOfPass(pass, context, field.members, ruleDays)
   const made = days.filter((d): d is number => d !== undefined).sort((a, b) => a - b)
   const at = (share: number) => addDays(context.today, made[Math.round(share * (made.length - 1))]!)
   const middle = middleDay(days)
+  if (middle === undefined) return { id: pass.id }
+  const rainAlone = rainAloneOf(pass, days, season)
   return {
     id: pass.id,
-    ...(middle !== undefined && { day: addDays(context.today, middle), p10: at(0.1), p90: at(0.9) }),
+    day: addDays(context.today, middle),
+    p10: at(0.1),
+    p90: at(0.9),
+    ...(rainAlone !== undefined && { rainAlone }),
   }
 }
 

@@ -5,9 +5,10 @@ import {
   computeWatering,
   rangeOfLabel,
   type JudgedProgramme,
+  type PassTime,
   type ProgrammePass,
 } from '@jardinero/core/season'
-import { computeSprinkler } from '@jardinero/core/soil'
+import { computeSprinkler, timingSchools, type PassRule, type TimingSchoolId } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import SaidText from '../kit/SaidText.vue'
@@ -99,6 +100,12 @@ const range = computed(() => {
       })
     : ''
 })
+/** The rule it was made by, where its day was fixed since: its id names school and pass. */
+const rule = computed<PassTime | undefined>(() => {
+  const [school, pass] = props.pass.id.split('.') as [TimingSchoolId, PassRule['id']]
+  const known = timingSchools[school]?.passes.some((p) => p.id === pass)
+  return known && props.pass.when.kind === 'day' ? { kind: 'rule', school, pass } : undefined
+})
 const ruleSays = computed(() =>
   props.pass.when.kind === 'rule'
     ? say('season.passRule', {
@@ -143,6 +150,9 @@ const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h'
         })
       }}
       <SaidText v-if="watering.minutes" code="season.minutesSay" :params="{ minutes: watering.minutes }" />
+      <template v-if="meant?.rainAlone !== undefined">
+        {{ say('season.rainAlone', { share: { value: meant.rainAlone, unit: 'ratio' } }) }}
+      </template>
       <span v-if="watering.clash" class="stop">{{ say('season.wateringClash') }}</span>
     </p>
     <form v-if="open" novalidate @submit.prevent="open = false">
@@ -181,6 +191,9 @@ const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h'
         @update:model-value="takePartner"
       />
       <button class="link">{{ say('season.done') }}</button>
+      <button v-if="rule" type="button" class="link" @click="emit('change', { when: rule })">
+        {{ say('season.byRule') }}
+      </button>
       <button type="button" class="link stop" @click="emit('remove')">{{ say('season.removePass') }}</button>
     </form>
     <button v-else class="link" @click="open = true">{{ say('frame.change') }}</button>

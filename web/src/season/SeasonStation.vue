@@ -12,6 +12,7 @@ import { useForm } from '../kit/useForm.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlants } from '../scout/usePlants.ts'
 import SoilProgress from '../soil/SoilProgress.vue'
+import EscapeTable from './EscapeTable.vue'
 import PlanSheet from './PlanSheet.vue'
 import SchoolRows from './SchoolRows.vue'
 import SearchPanel from './SearchPanel.vue'
@@ -120,6 +121,7 @@ const print = () => window.print()
       <ul v-if="cautions.length" class="cautions small">
         <li v-for="(c, i) in cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
       </ul>
+      <EscapeTable :judged="shown.judged" />
       <SearchPanel />
       <p class="quiet small">
         {{

@@ -115,6 +115,7 @@ describe('the Season station', () => {
       /(One pass|Two passes), .* of smooth crabgrass through and holds? at/,
     )
     expect(page.findAll('.lane')).toHaveLength(2)
+    expect(page.find('details tbody').text()).toMatch(/Drive edge\s*[\d.]+ % \([\d.]+ % – [\d.]+ %\)/)
     expect(page.text()).toContain('Assumes: Tarnfold 50 WG, watered in by sprinkler')
     expect(page.findAll('.share').at(-1)!.text()).toContain('100 in 100')
   })
