@@ -1,6 +1,6 @@
-import { createStrengths, strengthFor, type Target } from '../barrier/escape.ts'
-import { createResidue } from '../barrier/residue.ts'
-import type { SeasonField } from '../field/field.ts'
+import { createStrengths, strengthFor, type Strengths, type Target } from '../barrier/escape.ts'
+import { createResidue, type Residue } from '../barrier/residue.ts'
+import type { FieldPlace, SeasonField } from '../field/field.ts'
 import type { EscapedRun, FieldPass, PlaceRun, Work } from './judge.ts'
 
 /** A flush is under way between these shares of it. */
@@ -27,18 +27,181 @@ interface DayEvent {
   of: number
 }
 
+/** A place while it is judged: what does not change, and what a member at a time writes. */
+interface Judging {
+  field: SeasonField
+  place: FieldPlace
+  disturbs: Work['disturbs']
+  /** Passes that cover the place, how many times the rate, and where their actives stand among the residues. */
+  covers: { pass: FieldPass; times: number; slots: number[] }[]
+  residue: Residue
+  /** Kinds of seedling, each once; the first of them is the main one. */
+  strengths: Strengths
+  seedAt: number
+  /** By weed to stop: cumulative emergence, its kind, what counts as a day's worth, what came through, member by member. */
+  upTo: Float32Array[]
+  targets: Target[]
+  classAt: number[]
+  leastUp: number[]
+  escaped: Float64Array[]
+  /** Emergence up to the day before, by weed. */
+  before: Float64Array
+  /** What came through on each day, by weed, where a pass may still kill it; empty where none does. */
+  daily: Float64Array[]
+  run: PlaceRun
+}
+
 const keyOf = ({ target, factor }: Target) => `${target} ${factor}`
 
-/** The place of a pass's events in a member, in order. */
-function eventsOf(covers: FieldPass[], member: number, { disturbs }: Work, days: number): DayEvent[] {
+function prepare(field: SeasonField, p: number, work: Work): Judging {
+  const { members, days } = field
+  const place = field.places[p]!
+  const targets = work.weedsToStop.map((w) => field.weeds[w]!.target!)
+  const all = [targets[0] ?? seedTarget, seedTarget, ...targets]
+  const kinds = [...new Map(all.map((t) => [keyOf(t), t])).values()]
+  const kindOf = (t: Target) => kinds.findIndex((k) => keyOf(k) === keyOf(t))
+  const covers = work.passes.flatMap((pass, i) => {
+    const times = pass.times[p]!
+    return times > 0 ? [{ pass, times, slots: work.slots[i]! }] : []
+  })
+  const killing = covers.some(({ pass }) => pass.doses.some((d) => d.active.kills))
+  return {
+    field,
+    place,
+    disturbs: work.disturbs,
+    covers,
+    residue: createResidue(work.actives),
+    strengths: createStrengths(work.actives, kinds),
+    seedAt: kindOf(seedTarget),
+    upTo: work.weedsToStop.map((w) => place.upTo[w]!),
+    targets,
+    classAt: targets.map(kindOf),
+    leastUp: work.weedsToStop.map((w) => leastPerDay * place.total[w]!),
+    escaped: targets.map(() => new Float64Array(members)),
+    before: new Float64Array(targets.length),
+    daily: killing ? targets.map(() => new Float64Array(days)) : [],
+    run: {
+      strength: new Float64Array(days),
+      strengthSd: new Float64Array(days),
+      gap: new Float64Array(days),
+      gapDays: new Float64Array(members),
+      holdsUntil: new Float64Array(members).fill(-1),
+      seedFrom: new Float64Array(members),
+    },
+  }
+}
+
+/** What happens in a member, in order. */
+function eventsOf({ covers, disturbs, field }: Judging, member: number): DayEvent[] {
   const events: DayEvent[] = disturbs.map(({ day }, of) => ({ day, kind: 'core', of }))
-  covers.forEach((pass, of) => {
+  covers.forEach(({ pass }, of) => {
     const day = pass.days[member]!
     if (day < 0) return
     events.push({ day, kind: 'pass', of })
     if (pass.watering) events.push({ day: day + pass.watering.afterDays, kind: 'water', of })
   })
-  return events.filter((e) => e.day < days).sort((a, b) => a.day - b.day)
+  return events.filter((e) => e.day < field.days).sort((a, b) => a.day - b.day)
+}
+
+/** Water the person gives on day `d`: what rain since the pass has not. */
+function stillToGive(
+  { pass }: Judging['covers'][number],
+  rainMm: Float32Array,
+  at: number,
+  from: number,
+  d: number,
+): number {
+  let fallen = 0
+  for (let i = from; i < d; i++) fallen += rainMm[at + i]!
+  return Math.max(0, pass.watering!.mm - fallen)
+}
+
+/** What a pass kills of seedlings that are up and came through. */
+function killSeedlings(
+  { targets, daily, escaped }: Judging,
+  { pass }: Judging['covers'][number],
+  m: number,
+  d: number,
+): void {
+  for (const { active } of pass.doses) {
+    const { kills } = active
+    if (!kills) continue
+    for (let k = 0; k < targets.length; k++) {
+      if (!kills.targets.includes(targets[k]!.target)) continue
+      for (let i = Math.max(0, d - kills.ageDays); i < d; i++) {
+        const killed = daily[k]![i]! * kills.share
+        daily[k]![i]! -= killed
+        escaped[k]![m]! -= killed
+      }
+    }
+  }
+}
+
+function markGap({ run, field }: Judging, m: number, d: number): void {
+  run.gap[d]! += 1 / field.members
+  run.gapDays[m]! += 1
+}
+
+/** A day's seedlings: what comes through, of all of it where `through` is nothing. @returns whether there is a gap */
+function comeUp(
+  judging: Judging,
+  m: number,
+  at: number,
+  d: number,
+  through: Float64Array | undefined,
+): boolean {
+  const { upTo, before, leastUp, escaped, daily, classAt } = judging
+  let open = false
+  for (let k = 0; k < upTo.length; k++) {
+    const here = upTo[k]![at + d]!
+    const up = here - before[k]!
+    if (up <= 0) continue
+    before[k] = here
+    const share = through ? through[classAt[k]!]! : 1
+    escaped[k]![m]! += up * share
+    if (daily.length) daily[k]![d] = up * share
+    if (share > gapShare && up > leastUp[k]! && here > underWay.from && here < underWay.to) open = true
+  }
+  return open
+}
+
+/** One member: before the first pass all that comes up escapes; then the barrier day by day. */
+function walk(judging: Judging, m: number): void {
+  const { field, place, residue, strengths, seedAt, run, covers } = judging
+  const { days, rainMm } = field
+  const at = m * days
+  const events = eventsOf(judging, m)
+  residue.clear()
+  judging.before.fill(0)
+  for (const own of judging.daily) own.fill(0)
+  let next = 0
+  let standing = false
+  for (let d = 0; d < days; d++) {
+    let waterMm = rainMm[at + d]!
+    for (; next < events.length && events[next]!.day === d; next++) {
+      const { kind, of } = events[next]!
+      if (kind === 'core') residue.disturb(judging.disturbs[of]!.leaves)
+      else if (kind === 'water') waterMm += stillToGive(covers[of]!, rainMm, at, covers[of]!.pass.days[m]!, d)
+      else {
+        const { pass, slots, times } = covers[of]!
+        for (const [i, dose] of pass.doses.entries())
+          residue.apply(slots[i]!, dose.lbPerAcre * times, place.thatchCm)
+        if (judging.daily.length) killSeedlings(judging, covers[of]!, m, d)
+        standing = true
+      }
+    }
+    if (standing) {
+      residue.pass(place.pace[at + d]!, waterMm, place.full[at + d] === 1)
+      strengths.update(residue.inSoil)
+      const strength = strengths.strongest[0]!
+      run.strength[d]! += strength
+      run.strengthSd[d]! += strength * strength
+      if (strength >= 1) run.holdsUntil[m] = d
+      if (strengths.strongest[seedAt]! >= seedStrength) run.seedFrom[m] = d + 1
+      standing = strengths.most() >= goneStrength || residue.lying()
+    }
+    if (comeUp(judging, m, at, d, standing ? strengths.escaped : undefined)) markGap(judging, m, d)
+  }
 }
 
 /** One place in every member: residues day by day, and what comes through them. */
@@ -47,139 +210,22 @@ export function judgePlace(
   p: number,
   work: Work,
 ): { run: PlaceRun; escapes: EscapedRun[] } {
-  const { members, days, weeds } = field
-  const place = field.places[p]!
-  const { actives, weedsToStop: stop } = work
-  const covers = work.passes.flatMap((pass, i) =>
-    pass.times[p]! > 0 ? [{ pass, slots: work.slots[i]! }] : [],
-  )
-  const passes = covers.map((c) => c.pass)
-  const residue = createResidue(actives)
-  const { inSoil } = residue
-
-  const targets = stop.map((w) => weeds[w]!.target!)
-  const distinct = [
-    ...new Map([targets[0] ?? seedTarget, seedTarget, ...targets].map((t) => [keyOf(t), t])).values(),
-  ]
-  const classAt = targets.map((t) => distinct.findIndex((d) => keyOf(d) === keyOf(t)))
-  const seedAt = distinct.findIndex((d) => keyOf(d) === keyOf(seedTarget))
-  const strengths = createStrengths(actives, distinct)
-  const { strongest, escaped: through } = strengths
-
-  const run: PlaceRun = {
-    strength: new Float64Array(days),
-    strengthSd: new Float64Array(days),
-    gap: new Float64Array(days),
-    gapDays: new Float64Array(members),
-    holdsUntil: new Float64Array(members).fill(-1),
-    seedFrom: new Float64Array(members),
-  }
-  const count = stop.length
-  const upTo = stop.map((w) => place.upTo[w]!)
-  const total = stop.map((w) => place.total[w]!)
-  const escaped = stop.map(() => new Float64Array(members))
-  const killing = passes.some((pass) => pass.doses.some((d) => d.active.kills))
-  /** What came through on each day of the member at hand, where a pass may still kill it. */
-  const daily = killing ? stop.map(() => new Float64Array(days)) : []
-  const before = new Float64Array(count)
-  const leastUp = total.map((t) => leastPerDay * t)
-  const gap = (m: number, d: number): void => {
-    run.gap[d]! += 1 / members
-    run.gapDays[m]! += 1
-  }
-
-  for (let m = 0; m < members; m++) {
-    const at = m * days
-    const events = eventsOf(passes, m, work, days)
-    const first = events.find((e) => e.kind === 'pass')?.day ?? days
-    residue.clear()
-    let next = events.findIndex((e) => e.day >= first)
-    before.fill(0)
-    for (let d = 0; d < first; d++) {
-      let open = false
-      for (let k = 0; k < count; k++) {
-        const here = upTo[k]![at + d]!
-        const up = here - before[k]!
-        before[k] = here
-        if (up > leastUp[k]! && here > underWay.from && here < underWay.to) open = true
-        if (killing) daily[k]![d] = up
-      }
-      if (open) gap(m, d)
-    }
-    for (let k = 0; k < count; k++) escaped[k]![m] = before[k]!
-    let standing = false
-    for (let d = first; d < days; d++) {
-      let waterMm = field.rainMm[at + d]!
-      while (next >= 0 && next < events.length && events[next]!.day === d) {
-        const { kind, of } = events[next++]!
-        if (kind === 'core') residue.disturb(work.disturbs[of]!.leaves)
-        else if (kind === 'water') waterMm += stillToGive(passes[of]!, m, at, d)
-        else {
-          const { pass, slots } = covers[of]!
-          for (const [i, dose] of pass.doses.entries())
-            residue.apply(slots[i]!, dose.lbPerAcre * pass.times[p]!, place.thatchCm)
-          killSeedlings(pass, m, d)
-          standing = true
-        }
-      }
-      let open = false
-      if (standing) {
-        residue.pass(place.pace[at + d]!, waterMm, place.full[at + d] === 1)
-        strengths.update(inSoil)
-        const strength = strongest[0]!
-        run.strength[d]! += strength
-        run.strengthSd[d]! += strength * strength
-        if (strength >= 1) run.holdsUntil[m] = d
-        if (strongest[seedAt]! >= seedStrength) run.seedFrom[m] = d + 1
-        if (strengths.most() < goneStrength && !residue.lying()) standing = false
-      } else through.fill(1)
-      for (let k = 0; k < count; k++) {
-        const here = upTo[k]![at + d]!
-        const up = here - before[k]!
-        if (up <= 0) continue
-        before[k] = here
-        const share = through[classAt[k]!]!
-        escaped[k]![m]! += up * share
-        if (killing) daily[k]![d] = up * share
-        if (share > gapShare && up > leastUp[k]! && here > underWay.from && here < underWay.to) open = true
-      }
-      if (open) gap(m, d)
-    }
-    if (killing) for (const own of daily) own.fill(0)
-  }
+  const { members, days } = field
+  const judging = prepare(field, p, work)
+  const { run, upTo, escaped, place } = judging
+  for (let m = 0; m < members; m++) walk(judging, m)
   for (let d = 0; d < days; d++) {
     run.strength[d]! /= members
     run.strengthSd[d] = Math.sqrt(Math.max(0, run.strengthSd[d]! / members - run.strength[d]! ** 2))
   }
-  const escapes = stop.flatMap((weed, k): EscapedRun[] => {
-    if (total[k]! < leastEmerged) return []
+  const escapes = work.weedsToStop.flatMap((weed, k): EscapedRun[] => {
+    const emerged = place.total[weed]!
+    if (emerged < leastEmerged) return []
     const shares = escaped[k]!.map((came, m) => {
       const all = upTo[k]![m * days + days - 1]!
       return all > 0 ? Math.min(1, Math.max(0, came / all)) : 0
     })
-    return [{ weed, place: p, emerged: total[k]!, escaped: shares }]
+    return [{ weed, place: p, emerged, escaped: shares }]
   })
   return { run, escapes }
-
-  /** Water the person gives on day `d`: what rain since the pass has not. */
-  function stillToGive(pass: FieldPass, m: number, at: number, d: number): number {
-    let fallen = 0
-    for (let i = pass.days[m]!; i < d; i++) fallen += field.rainMm[at + i]!
-    return Math.max(0, pass.watering!.mm - fallen)
-  }
-  /** What a pass kills of seedlings that are up and came through. */
-  function killSeedlings(pass: FieldPass, m: number, d: number): void {
-    for (const { active } of pass.doses) {
-      const { kills } = active
-      if (!kills) continue
-      for (let k = 0; k < count; k++) {
-        if (!kills.targets.includes(targets[k]!.target)) continue
-        for (let i = Math.max(0, d - kills.ageDays); i < d; i++) {
-          const killed = daily[k]![i]! * kills.share
-          daily[k]![i]! -= killed
-          escaped[k]![m]! -= killed
-        }
-      }
-    }
-  }
 }
