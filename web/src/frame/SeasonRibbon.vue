@@ -4,6 +4,7 @@ import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
+import { dayByKey } from '../kit/daySteps.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import YardName from './YardName.vue'
@@ -24,7 +25,7 @@ useSoilForecast()
 useSeasonJudging()
 const { lines } = useSeasonLines()
 const { hills, marks } = useGerminationHills()
-const { say, day: sayDay } = useWords()
+const { say, day: sayDay, month } = useWords()
 const router = useRouter()
 const route = useRoute()
 
@@ -91,7 +92,6 @@ const hillPaths = computed(() => {
 })
 const marksHere = computed(() => marks.value.filter((m) => scale.value.inside(m.from)))
 const pegs = computed(() => records.value.filter((r) => scale.value.inside(r.day)))
-const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 
 const needleX = computed(() => scale.value.x(scale.value.clampDay(standing.value)))
 /** The day's name stands on the side away from today's line, where there is room. */
@@ -114,12 +114,9 @@ async function drop(): Promise<void> {
   if (dragged.value) await stand(dragged.value)
   dragged.value = undefined
 }
-const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }
 function step(event: KeyboardEvent): void {
-  const days = steps[event.key]
-  if (!days) return
-  event.preventDefault()
-  void stand(addDays(day.value, days))
+  const to = dayByKey(event, day.value)
+  if (to) void stand(to)
 }
 </script>
 
@@ -154,7 +151,7 @@ function step(event: KeyboardEvent): void {
             y2="84"
             class="month"
           />
-          <text :x="scale.x(m.toISOString().slice(0, 10)) + 5" y="79">{{ monthName(m) }}</text>
+          <text :x="scale.x(m.toISOString().slice(0, 10)) + 5" y="79">{{ month(m) }}</text>
         </g>
         <g v-for="l in drawn" :key="l.kind" v-memo="[l]" :class="l.kind">
           <path :d="l.band" class="band" />

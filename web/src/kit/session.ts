@@ -62,6 +62,8 @@ export function useWords() {
     range: (least: number, most: number, unit: string) => session.words.range(least, most, unit),
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
+    /** A month's short name alone. */
+    month: (date: Date) => session.words.day(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, ''),
     time: (instant: string, zone: string, style?: 'short' | 'long') =>
       session.words.time(instant, zone, style),
   }

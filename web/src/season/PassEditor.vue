@@ -8,24 +8,21 @@ import {
   type PassTime,
   type ProgrammePass,
 } from '@jardinero/core/season'
-import { computeSprinkler, timingSchools, type PassRule, type TimingSchoolId } from '@jardinero/core/soil'
+import { timingSchools, type PassRule, type TimingSchoolId } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import SaidText from '../kit/SaidText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 import { givenFigure } from '../kit/working.ts'
+import { useSprinklerOutput } from './useSprinklerOutput.ts'
 import { usePlanContext } from './usePlanContext.ts'
 
 /** One pass of the programme at hand: label, rate, partner, edges, day; and how it is watered in. */
 const props = defineProps<{ pass: ProgrammePass; number: number; judged: JudgedProgramme }>()
 const emit = defineEmits<{ change: [patch: Partial<ProgrammePass>]; remove: [] }>()
-const account = useAccount()
-const { yard } = useYard()
 const { context, barrierLabels, wishes } = usePlanContext()
 const { say, day: sayDay, quantity } = useWords()
 const open = ref(false)
@@ -73,11 +70,7 @@ const setRate = (value: number | undefined) =>
 const setDay = (to: string) =>
   /^\d{4}-\d{2}-\d{2}$/.test(to) && emit('change', { when: { kind: 'day', day: to } })
 
-const output = computed(() => {
-  const [first] = account.state.sprinklers.filter((s) => s.yardId === yard.value?.id)
-  const made = first && computeSprinkler(first)
-  return made?.ok ? made.value.output.value : undefined
-})
+const output = useSprinklerOutput()
 const watering = computed(
   () =>
     day.value &&

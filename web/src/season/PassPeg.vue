@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { addDays, type Day } from '@jardinero/core/quantity'
+import type { Day } from '@jardinero/core/quantity'
 import type { PassDay, ProgrammePass } from '@jardinero/core/season'
 import { useAccount } from '../kit/account.ts'
+import { dayByKey } from '../kit/daySteps.ts'
 import { useWords } from '../kit/session.ts'
 import type { LaneScale } from './laneShapes.ts'
 
@@ -50,12 +51,9 @@ function drop(): void {
   else if (dragged.value && props.pass.when.kind === 'day') emit('move', dragged.value, false)
   dragged.value = undefined
 }
-const steps: Record<string, number> = { ArrowLeft: -1, ArrowRight: 1, PageDown: -7, PageUp: 7 }
 function step(event: KeyboardEvent): void {
-  const days = steps[event.key]
-  if (!days) return
-  event.preventDefault()
-  emit('move', addDays(props.day, days), false)
+  const to = dayByKey(event, props.day)
+  if (to) emit('move', to, false)
 }
 </script>
 

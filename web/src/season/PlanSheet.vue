@@ -1,26 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { computeEvents, type JudgedProgramme } from '@jardinero/core/season'
-import { computeSprinkler } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useSprinklerOutput } from './useSprinklerOutput.ts'
 import { usePlanContext } from './usePlanContext.ts'
 
 /** The plan as a printed page: every day with what to do, and the cautions. Seen on paper only. */
 const props = defineProps<{ judged: JudgedProgramme }>()
-const account = useAccount()
 const { yard } = useYard()
 const { context } = usePlanContext()
 const { say, day: sayDay } = useWords()
-const events = computed(() => {
-  const [sprinkler] = account.state.sprinklers.filter((s) => s.yardId === yard.value?.id)
-  const output = sprinkler && computeSprinkler(sprinkler)
-  return computeEvents(props.judged.programme, props.judged.passes, {
+const output = useSprinklerOutput()
+const events = computed(() =>
+  computeEvents(props.judged.programme, props.judged.passes, {
     ...context.value,
-    ...(output?.ok && { outputMmPerHour: output.value.output.value }),
-  })
-})
+    ...(output.value && { outputMmPerHour: output.value }),
+  }),
+)
 </script>
 
 <template>

@@ -15,7 +15,7 @@ const props = defineProps<{ judged: JudgedProgramme; programme: Programme; membe
 const emit = defineEmits<{ move: [pass: string, day: Day, dragging: boolean] }>()
 const { places, situation, today } = useYard()
 const { half, planDay } = usePlanContext()
-const { say, day: sayDay, quantity } = useWords()
+const { say, month, quantity } = useWords()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const height = 58
@@ -29,7 +29,6 @@ const scale = computed(() =>
   ),
 )
 const months = computed(() => scale.value.months(width.value < 500 ? 5 : 9))
-const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 const order = { edge: 0, middle: 1 } as Record<string, number>
 const lanes = computed(() => {
   const { judgement } = props.judged
@@ -155,7 +154,7 @@ const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
       </article>
       <svg v-if="width" :width="width" height="16" aria-hidden="true">
         <text v-for="m in months" :key="m.getTime()" :x="scale.at(m.toISOString().slice(0, 10)) + 3" y="12">
-          {{ monthName(m) }}
+          {{ month(m) }}
         </text>
       </svg>
     </div>

@@ -6,6 +6,7 @@ import { useSoil } from '../soil/soilStore.ts'
 import type { SearchMessage, SearchOrder } from '../workers/searchSeason.ts'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
+import { plain, useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /** The grid: days this far apart, so many rates between the label's least and most; gains under this are not looked for. */
 const grid = { everyDays: 5, rateSteps: 3, passes: 2, tolerance: 0.005, most: 3000 } as const
@@ -14,8 +15,9 @@ const grid = { everyDays: 5, rateSteps: 3, passes: 2, tolerance: 0.005, most: 30
 export function useSearch() {
   const store = usePlanStore()
   const soil = useSoil()
-  const { yard, places, situation } = useYard()
-  const { context, half, targets, stoppable, planDay } = usePlanContext()
+  const { yard, situation } = useYard()
+  const { half, planDay } = usePlanContext()
+  const base = useSeasonQuestion()
   let worker: Worker | undefined
   const stop = () => {
     worker?.terminate()
@@ -27,18 +29,7 @@ export function useSearch() {
   async function begin(): Promise<void> {
     stop()
     store.search = { state: 'looking', looked: 0 }
-    const season = await soil.engine?.forSearch(
-      JSON.parse(
-        JSON.stringify({
-          context: context.value,
-          half: half.value,
-          weeds: stoppable.value.map((w) => w.code),
-          targets: targets.value,
-          places: places.value.map(({ id, name, zoneId }) => ({ id, name, zoneId })),
-          judge: [],
-        }),
-      ),
-    )
+    const season = base.value && (await soil.engine?.forSearch(plain(base.value)))
     if (!season) {
       store.search = undefined
       return

@@ -8,9 +8,7 @@ import type { SeasonQuestion } from '../workers/seasonAnswers.ts'
 import { usePlanStore } from './planStore.ts'
 import { useChoices } from './useChoices.ts'
 import { usePlanContext } from './usePlanContext.ts'
-
-/** A copy of its own: what the stores hold cannot cross to a worker. */
-const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+import { plain, useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /**
  * Keeps the plan of the open yard judged on the soil as it stands, and at the Season station the schools beside it and the
@@ -20,20 +18,17 @@ export function useSeasonJudging(): void {
   const store = usePlanStore()
   const soil = useSoil()
   const route = useRoute()
-  const { yard, places } = useYard()
-  const { context, half, targets, stoppable, plan } = usePlanContext()
+  const { yard } = useYard()
+  const { half, plan } = usePlanContext()
+  const base = useSeasonQuestion()
   const { choice } = useChoices()
 
   const here = computed(() => route.name === 'season')
   const answered = computed(() => (soil.stored?.yardId === yard.value?.id ? soil.stored : undefined))
   const question = computed<SeasonQuestion | undefined>(() => {
-    if (!answered.value || !stoppable.value.length || !(here.value || plan.value)) return undefined
+    if (!answered.value || !base.value || !(here.value || plan.value)) return undefined
     return {
-      context: context.value,
-      half: half.value,
-      weeds: stoppable.value.map((w) => w.code),
-      targets: targets.value,
-      places: places.value.map(({ id, name, zoneId }) => ({ id, name, zoneId })),
+      ...base.value,
       judge: plan.value ? [plan.value.programme] : [],
       ...(here.value && choice.value && { compare: choice.value }),
     }

@@ -14,7 +14,7 @@ import { useSoilNow, type DatedPass } from './useSoilNow.ts'
 /** The nine schools of timing on this lawn and its weather: from when, until when, and until when at the latest. */
 const account = useAccount()
 const { yard } = useYard()
-const { say, day: sayDay } = useWords()
+const { say, month } = useWords()
 const { answer, schools, store } = useSoilNow()
 const form = useForm()
 const box = ref<HTMLElement>()
@@ -30,7 +30,6 @@ const x = computed(() => scaleUtc(span.value.map(dateOf), [4, Math.max(200, widt
 const at = (d: Day) => x.value(dateOf(d))
 const clamp = (d: Day) => (d < span.value[0] ? span.value[0] : d > span.value[1] ? span.value[1] : d)
 const months = computed(() => x.value.ticks(width.value < 500 ? 5 : 11))
-const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 const drawn = (pass: DatedPass) => {
   if (!pass.from || pass.from > span.value[1]) return undefined
   const to = pass.to ?? pass.from
@@ -64,7 +63,7 @@ const rows = computed(() => schools.value.toSorted((a, b) => a.school.localeComp
     <p v-if="!answer">{{ store.problem }} <SoilProgress /></p>
     <div ref="box" class="axis">
       <svg v-if="width && answer" :width="width" height="20" aria-hidden="true">
-        <text v-for="m in months" :key="m.getTime()" :x="x(m) + 3" y="14">{{ monthName(m) }}</text>
+        <text v-for="m in months" :key="m.getTime()" :x="x(m) + 3" y="14">{{ month(m) }}</text>
       </svg>
     </div>
     <article

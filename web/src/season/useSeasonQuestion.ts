@@ -1,0 +1,25 @@
+import { computed } from 'vue'
+import { useYard } from '../kit/useYard.ts'
+import type { SeasonQuestion } from '../workers/seasonAnswers.ts'
+import { usePlanContext } from './usePlanContext.ts'
+
+/** A copy of its own: what the stores hold cannot cross to a worker. */
+export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+
+/** What every question about the open yard's season rests on; nothing where no weed of the half can be stopped. */
+export function useSeasonQuestion() {
+  const { places } = useYard()
+  const { context, half, targets, stoppable } = usePlanContext()
+  return computed<SeasonQuestion | undefined>(() =>
+    stoppable.value.length
+      ? {
+          context: context.value,
+          half: half.value,
+          weeds: stoppable.value.map((w) => w.code),
+          targets: targets.value,
+          places: places.value.map(({ id, name, zoneId }) => ({ id, name, zoneId })),
+          judge: [],
+        }
+      : undefined,
+  )
+}
