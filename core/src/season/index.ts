@@ -3,13 +3,7 @@ export { computeControlLength, type GroundDays } from './barrier/controlLength.t
 export type { Target } from './barrier/escape.ts'
 export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'
 export { targetOf } from './barrier/target.ts'
-export {
-  computeField,
-  thinField,
-  type FieldRequest,
-  type SeasonField,
-  type SeasonWeed,
-} from './field/field.ts'
+export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
 export { fieldFrom } from './field/span.ts'
 export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement.ts'
 export type { Reason } from './judge/reason.ts'
@@ -46,6 +40,7 @@ export {
   compareSchools,
   judgeProgramme,
   judgeSchool,
+  thinSeason,
   weedsToStop,
   type JudgedProgramme,
   type PassDay,

@@ -10,7 +10,7 @@ import {
 } from '../quantity/index.ts'
 import { computeActiveRates, computeYearUse } from '../shelf/index.ts'
 import { timingSchoolIds, type PassWindow, type TimingSchoolId, type Trend } from '../soil/index.ts'
-import type { SeasonField } from './field/field.ts'
+import { thinField, type SeasonField } from './field/field.ts'
 import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDays } from './field/passes.ts'
 import { judgePasses } from './judge/judge.ts'
 import { computeJudgement, type Judgement } from './judge/judgement.ts'
@@ -227,32 +227,48 @@ export function judgeProgramme(season: Season, programme: Programme, notes: Caut
   }
 }
 
-const shorter = [0.85, 0.7, 0.5, 0]
+/** A season with every so manieth member only, its rules with them. */
+export function thinSeason(season: Season, stride: number): Season {
+  const every = (days: number[]) => days.filter((_, m) => m % stride === 0)
+  return {
+    ...season,
+    field: thinField(season.field, stride, season.field.days),
+    ruleDays: (school, pass) => {
+      const { opens, closes } = season.ruleDays(school, pass)
+      return { opens: every(opens), closes: every(closes) }
+    },
+  }
+}
 
-/** One school on this lawn; with seed to be sown, at the largest rate that is gone in time. */
-export function judgeSchool(season: Season, choice: SchoolChoice): SchoolRow {
-  const dayOfRule = (school: TimingSchoolId, pass: PassWindow['pass']): Day | undefined => {
-    const { context, ruleDays, field } = season
+/** Shares of the usual rate that are tried for seed, the largest that is gone in time first. */
+const shares = [1, 0.85, 0.7, 0.5, 0]
+/** So many members are enough to choose among them. */
+const probed = 40
+
+const dayOfRule =
+  ({ context, ruleDays, field }: Season) =>
+  (school: TimingSchoolId, pass: PassWindow['pass']): Day | undefined => {
     const rule = { when: { kind: 'rule', school, pass } } as ProgrammePass
     const middle = middleDay(daysOfPass(rule, context, field.members, ruleDays))
     return middle === undefined ? undefined : addDays(context.today, middle)
   }
-  const judge = (rateShare?: number): SchoolRow => {
-    const made = programmeOfSchool(
-      { ...choice, ...(rateShare !== undefined && { rateShare }) },
-      season.context,
-      dayOfRule,
-    )
-    return { school: choice.school, ...judgeProgramme(season, made.programme, made.notes) }
+
+/**
+ * One school on this lawn; with seed to be sown, at the largest rate that is gone in time, as usual where none is.
+ * @param probe the same season with few members, on which the rate is chosen
+ */
+export function judgeSchool(season: Season, choice: SchoolChoice, probe = season): SchoolRow {
+  const make = (rateShare: number) =>
+    programmeOfSchool(rateShare < 1 ? { ...choice, rateShare } : choice, season.context, dayOfRule(season))
+  const inTime = (share: number): boolean => {
+    const { programme } = make(share)
+    if (!programme.passes.length) return true
+    return !judgeProgramme(probe, programme).cautions.some((c) => c.code === 'seedingNotSafe')
   }
-  const usual = judge()
-  const inTime = (row: SchoolRow) => !row.cautions.some((c) => c.code === 'seedingNotSafe')
-  if (inTime(usual) || !usual.programme.passes.length) return usual
-  for (const share of shorter) {
-    const row = judge(share)
-    if (inTime(row)) return row
-  }
-  return usual
+  const sown = season.context.wishes.seeding.length > 0
+  const share = sown ? (shares.find(inTime) ?? 1) : 1
+  const { programme, notes } = make(share)
+  return { school: choice.school, ...judgeProgramme(season, programme, notes) }
 }
 
 /** A difference in what escapes under which less product decides, a share. */
@@ -269,5 +285,7 @@ export const compareRows = (a: JudgedProgramme, b: JudgedProgramme): number => {
 }
 
 /** Every school on this lawn and its weather, best first. */
-export const compareSchools = (season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] =>
-  timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school })).sort(compareRows)
+export function compareSchools(season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] {
+  const probe = thinSeason(season, Math.max(1, Math.floor(season.field.members / probed)))
+  return timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school }, probe)).sort(compareRows)
+}

@@ -2,14 +2,13 @@ import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
 import { addDays } from '@jardinero/core/quantity'
-import { computeEvents } from '@jardinero/core/season'
+import { computeEvents, noWishes } from '@jardinero/core/season'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { gatherContext, plansInForce } from './plans.ts'
 
-const noon = (day: string) => new Date(`${day}T12:00:00Z`)
 /** A day of the calendar as the library takes it: it reads the local parts of a date. */
 const dateOf = (day: string) => {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number]
@@ -37,9 +36,12 @@ export async function planCalendar(
     method: ICalCalendarMethod.PUBLISH,
     timezone: null,
   })
-  for (const { id, half, programme, days, takenAt } of await plansInForce(scope, yardId)) {
+  const plans = await plansInForce(scope, yardId)
+  for (const [at, { id, half, programme, days, takenAt, edition }] of plans.entries()) {
     const events = computeEvents(programme, days, {
       ...context,
+      // Seed and coring are the yard's, not a plan's: told once.
+      wishes: at === 0 ? context.wishes : noWishes,
       ...(output?.ok && { outputMmPerHour: output.value.output.value }),
     })
     for (const event of events)
@@ -55,7 +57,7 @@ export async function planCalendar(
           words.say('caution.labelIsLaw'),
           words.say('caution.localRules'),
         ].join('\n'),
-        sequence: Math.floor(noon(event.from).getTime() / 86_400_000),
+        sequence: edition,
         x: [{ key: 'X-JARDINERO-PLAN', value: id }],
       })
   }

@@ -86,8 +86,15 @@ export async function takePlan(
   return { plan: toWire(row), added }
 }
 
-/** The plans that hold for a yard: the newest of each half of the year. */
-export async function plansInForce(scope: AccountScope, yardId: string): Promise<SeasonPlan[]> {
+/** The plans that hold for a yard: the newest of each half of the year, and which edition of it that is. */
+export async function plansInForce(
+  scope: AccountScope,
+  yardId: string,
+): Promise<(SeasonPlan & { edition: number })[]> {
   const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { takenAt: 'ASC' })
-  return [...new Map(plans.map((p) => [p.half, p])).values()]
+  return (['rising', 'falling'] as const).flatMap((half) => {
+    const own = plans.filter((p) => p.half === half)
+    const newest = own.at(-1)
+    return newest ? [{ ...newest, edition: own.length }] : []
+  })
 }

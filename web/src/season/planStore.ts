@@ -31,13 +31,11 @@ export const usePlanStore = defineStore('plan', () => {
   const draft = shallowRef<Draft>()
   const judgedDraft = shallowRef<JudgedProgramme>()
   const search = shallowRef<Search>()
-  /** The programme is being judged anew. */
-  const judging = ref(false)
   /** A peg is being dragged: half of the seasons are enough until it rests. */
   const dragging = ref(false)
   function forgetDraft(): void {
     draft.value = undefined
     judgedDraft.value = undefined
   }
-  return { judged, draft, judgedDraft, search, judging, dragging, forgetDraft }
+  return { judged, draft, judgedDraft, search, dragging, forgetDraft }
 })

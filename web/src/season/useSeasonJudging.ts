@@ -33,29 +33,51 @@ export function useSeasonJudging(): void {
       ...(here.value && choice.value && { compare: choice.value }),
     }
   })
-  let turn = 0
-  watchDebounced(
-    [question, answered],
-    async () => {
-      const mine = ++turn
-      const about = question.value
-      if (!about) return
-      store.judging = true
-      const answer = await soil.engine?.season(plain(about))
-      if (mine !== turn) return
-      store.judging = false
-      if (!answer) return
-      const [planned] = answer.judged
+  /** One at a time, and none twice: what changed meanwhile is asked next. The plan first, then the schools, which take longer. */
+  let asking = false
+  let told = ''
+  async function judge(): Promise<void> {
+    if (asking) return
+    asking = true
+    for (let about = question.value; about; about = question.value) {
+      const key = `${soilTurn} ${JSON.stringify(about)}`
+      if (key === told) break
+      told = key
+      await tell(plain(about))
+    }
+    asking = false
+  }
+  async function tell(about: SeasonQuestion): Promise<void> {
+    const { compare, ...planOnly } = about
+    const yardId = yard.value!.id
+    const first = about.judge.length ? await soil.engine?.season(planOnly) : undefined
+    const [planned] = first?.judged ?? []
+    const before = store.judged
+    const rows = before?.yardId === yardId && before.half === about.half ? before.rows : undefined
+    const { half: trend } = about
+    if (first)
       store.judged = {
-        yardId: yard.value!.id,
-        half: about.half,
-        members: answer.members,
+        yardId,
+        half: trend,
+        members: first.members,
         ...(planned && { plan: planned }),
-        ...(answer.rows && { rows: answer.rows }),
+        ...(rows && { rows }),
       }
-    },
-    { debounce: 60, immediate: true },
-  )
+    if (!compare) return
+    const all = await soil.engine?.season({ ...about, judge: [] })
+    if (!all) return
+    store.judged = {
+      yardId,
+      half: trend,
+      members: all.members,
+      ...(planned && { plan: planned }),
+      ...(all.rows && { rows: all.rows }),
+    }
+  }
+  /** Counts the soil's answers: on another soil the same question is another. */
+  let soilTurn = 0
+  watch(answered, () => soilTurn++)
+  watchDebounced([question, answered], judge, { debounce: 60, immediate: true })
 
   const draft = computed(() =>
     store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,

@@ -4,7 +4,7 @@ import {
   fieldFrom,
   judgeProgramme,
   searchField,
-  thinField,
+  thinSeason,
   usualLoss,
   weedsToStop,
   type JudgedProgramme,
@@ -54,7 +54,7 @@ const searched = 28
 
 /** Answers for the season on the soil that is held; the field is made once a soil, and again for other weeds or another pace of loss. */
 export function createSeasonAnswers() {
-  let made: { soil: SoilHeld; key: string; field: SeasonField; half?: SeasonField } | undefined
+  let made: { soil: SoilHeld; key: string; field: SeasonField; half?: Season } | undefined
 
   function fieldOf(soil: SoilHeld, { context, targets, places }: SeasonQuestion): NonNullable<typeof made> {
     const { outlook, question, pasts, runs } = soil
@@ -95,23 +95,16 @@ export function createSeasonAnswers() {
       ...(question.weeds && { weeds: question.weeds }),
     }
   }
-  /** With every second member; rules keep to the members that are asked. */
-  const halved = (soil: SoilHeld, season: Season, kept: NonNullable<typeof made>): Season => {
-    kept.half ??= thinField(kept.field, 2, kept.field.days)
-    return {
-      ...season,
-      field: kept.half,
-      ruleDays: (school, pass) => {
-        const { opens, closes } = soil.outlook.ruleDays(school, pass)
-        const every = (days: number[]) => days.filter((_, m) => m % 2 === 0)
-        return { opens: every(opens), closes: every(closes) }
-      },
-    }
+  /** With every second member; kept, since a peg that is dragged asks again and again. */
+  const halved = (whole: Season): Season => {
+    const kept = made!
+    kept.half ??= thinSeason(whole, 2)
+    return { ...whole, field: kept.half.field, ruleDays: kept.half.ruleDays }
   }
   return {
     answer: (soil: SoilHeld, question: SeasonQuestion): SeasonAnswer => {
       const whole = seasonOn(soil, question)
-      const season = question.quick ? halved(soil, whole, made!) : whole
+      const season = question.quick ? halved(whole) : whole
       return {
         members: season.field.members,
         judged: question.judge.map((programme) => judgeProgramme(season, programme)),
