@@ -36,7 +36,7 @@ const { waitsAt } = useToday()
 <style scoped>
 .trail {
   border-right: 1px solid var(--rule);
-  padding: 1.4rem 0 1rem 0.9rem;
+  padding: 1.4rem 0 1rem 0.6rem;
   display: flex;
   flex-direction: column;
   gap: 0.15rem;
@@ -67,7 +67,7 @@ a.here .n {
   border-radius: 50%;
   background: var(--clay);
   flex: none;
-  margin-left: 0.25rem;
+  margin-left: 0.2rem;
 }
 hr {
   border: 0;

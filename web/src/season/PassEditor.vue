@@ -107,6 +107,7 @@ const ruleSays = computed(() =>
         from: meant.value?.p10 ?? '',
         to: meant.value?.p90 ?? '',
         known: String(Boolean(meant.value?.day)),
+        oneDay: String(meant.value?.p10 === meant.value?.p90),
       })
     : '',
 )
@@ -144,7 +145,7 @@ const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h'
       }}
       <SaidText v-if="watering.minutes" code="season.minutesSay" :params="{ minutes: watering.minutes }" />
       <template v-if="meant?.rainAlone !== undefined">
-        {{ say('season.rainAlone', { share: { value: meant.rainAlone, unit: 'ratio' } }) }}
+        {{ ' ' }}{{ say('season.rainAlone', { share: { value: meant.rainAlone, unit: 'ratio' } }) }}
       </template>
       <span v-if="watering.clash" class="stop">{{ say('season.wateringClash') }}</span>
     </p>
