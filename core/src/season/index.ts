@@ -35,7 +35,8 @@ export {
 } from './programme/programme.ts'
 export { resistanceYears, type GroupUse } from './programme/resistance.ts'
 export { computeWatering, waterAfterDays, type WateringPlan } from './programme/watering.ts'
-export { rangeOfLabel, type SchoolChoice } from './schools/schoolProgramme.ts'
+export { rangeOfLabel, writtenRate } from './programme/labelRange.ts'
+export type { SchoolChoice } from './schools/schoolProgramme.ts'
 export {
   compareSchools,
   judgeProgramme,

@@ -16,6 +16,7 @@ import {
   searchAll,
   targetOf,
   usualLoss,
+  writtenRate,
   type Programme,
   type ProgrammePass,
   type Season,
@@ -158,7 +159,9 @@ describe('a programme judged', () => {
     const twice = judgeProgramme(season, plan({ ...half, edges: 'twice' })).judgement.places[1]!
     expect(edge!.holdsUntil!.p50 < middle!.holdsUntil!.p50).toBe(true)
     expect(twice.holdsUntil!.p50 > edge!.holdsUntil!.p50).toBe(true)
+    const { lastDay, strongestDay } = edge!.lasts!.working.at(-1)!.operands
     expect(edge!.lasts!.working.at(-1)!.code).toBe('daysHeld')
+    expect(lastDay!.value - strongestDay!.value).toBe(edge!.lasts!.value)
   })
   it('sees the gap a late peg leaves, and says in a word why', () => {
     const late = judgeProgramme(season, plan(pass(100)))
@@ -269,6 +272,50 @@ describe('limits of a programme', () => {
     ['no label', plan(pass(10, { labelId: 'gone' })), {}, 'labelGone passes.0.labelId'],
     ['no zone', plan(pass(10, { zones: [] })), {}, 'passWithoutZone passes.0.zones'],
   ])('refuses: %s', (_, programme, wishes, fault) => expect(faults(programme, wishes)).toContain(fault))
+  it('counts every active of a capped group: of other products, of the partner, and of what is down', () => {
+    const restrictions = [{ kind: 'group' as const, name: '3', mostLbPerAcre: 1, note: '' }]
+    const small = { value: max * 0.8, unit: 'oz/1000ft2' as const }
+    const alone = plan(pass(10, { rate: small }))
+    const { rate } = season.context.labels[1]!.rules.uses[0]!
+    const partner = { labelId: 'dithiopyr', rate: { value: rate.max, unit: rate.unit } }
+    expect(faults(alone, { restrictions })).toEqual([])
+    expect(faults(plan(pass(10, { rate: small, partner })), { restrictions })).toContain(
+      'overLocalMaximum passes.0.rate',
+    )
+    const down = {
+      day: '2026-01-20',
+      actives: [
+        { name: 'pendimethalin', basis: 'ai' as const, rate: { value: 0.6, unit: 'lb/acre' as const } },
+      ],
+    }
+    const known = [...testBarriers, { ...long, name: 'pendimethalin' }]
+    const zones = [{ ...season.context.zones[0]!, passes: [down] }]
+    expect(faults(alone, { restrictions }, { zones, barriers: known })).toContain(
+      'overLocalMaximum passes.0.rate',
+    )
+  })
+  it('counts a partner with the same active on top of the first product', () => {
+    const twin = { ...testLabel('prodiamine', 25), id: 'twin' }
+    const { rate } = twin.rules.uses[0]!
+    const both = plan(pass(10, { partner: { labelId: 'twin', rate: { value: rate.max, unit: rate.unit } } }))
+    expect(faults(both, {}, { labels: [...season.context.labels, twin] })).toContain(
+      'tooSoonAgain passes.0.when',
+    )
+  })
+  it('writes rates to a thousandth without leaving the label’s range', () =>
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.01, max: 5, noNaN: true }),
+        fc.double({ min: 0, max: 5, noNaN: true }),
+        fc.double({ min: -1, max: 12, noNaN: true }),
+        (min, more, asked) => {
+          const written = writtenRate(asked, { min, max: min + more })
+          expect(written).toBeGreaterThanOrEqual(min)
+          expect(written).toBeLessThanOrEqual(min + more)
+          if (asked > min && asked < min + more) expect(Math.abs(written - asked)).toBeLessThan(0.00101)
+        },
+      ),
+    ))
   it('refuses a label not for this turf', () =>
     expect(
       faults(plan(pass(10)), {}, { zones: [{ ...season.context.zones[0]!, turf: 'creepingBentgrass' }] }),

@@ -3,6 +3,7 @@ import {
   daysBetween,
   figure,
   operand,
+  yearOf,
   type Caution,
   type Day,
   type Figure,
@@ -17,6 +18,7 @@ import { computeJudgement, type Judgement } from './judge/judgement.ts'
 import { computeReason, type Reason } from './judge/reason.ts'
 import { checkProgramme } from './programme/check.ts'
 import { computeCost } from './programme/cost.ts'
+import { useFor } from './programme/labelRange.ts'
 import { computeWatering } from './programme/watering.ts'
 import { productsOf, type PlanContext, type Programme, type ProgrammePass } from './programme/programme.ts'
 import { computeGroupUse, type GroupUse } from './programme/resistance.ts'
@@ -125,10 +127,11 @@ function computeAnnualShare(
           }))
         : []
     })
-    return [...new Set(planned.map((p) => p.label))].flatMap((label) => {
-      const use = label.rules.uses.find((u) => u.turf.includes(zone.turf))
-      const last = planned.at(-1)!.day
-      const year = use && computeYearUse(label.rules, use, [...zone.passes, ...planned], last)
+    // Each label once in each calendar year it goes down in.
+    const turns = new Map(planned.map((p) => [`${p.label.id} ${yearOf(p.day)}`, p]))
+    return [...turns.values()].flatMap(({ label, day }) => {
+      const use = useFor(label, zone)
+      const year = use && computeYearUse(label.rules, use, [...zone.passes, ...planned], day)
       return year?.maximum
         ? [
             figure('ratio', [
@@ -153,7 +156,7 @@ function computeAnnualShare(
   return shares.toSorted((a, b) => b.value - a.value)[0]
 }
 
-/** Ground that is frozen when most members have it under this, °C; rain that washes off, mm in the day and the next. */
+/** Ground that is frozen when most members have it under this, °C; rain that washes off, mm in the day and the next. Estimates. */
 const frozenC = 0.5
 const washingMm = 25
 

@@ -7,7 +7,7 @@ import { useYard } from '../kit/useYard.ts'
 /** What comes through, weed by weed and place by place: the mean of the seasons, and one and nine of ten. */
 const props = defineProps<{ judged: JudgedProgramme }>()
 const { places } = useYard()
-const { say, quantity, number } = useWords()
+const { say, day: sayDay, quantity, number } = useWords()
 const plants = computed(() => [...new Set(props.judged.judgement.weeds.map((w) => w.plant))])
 const rows = computed(() =>
   props.judged.judgement.places.flatMap((judged) => {
@@ -45,7 +45,7 @@ const share = (value: number) => quantity(value, 'ratio')
           </td>
           <td>{{ share(r.judged.gapChance) }}</td>
           <td>{{ number(r.judged.gapWeeks, { maximumFractionDigits: 1 }) }}</td>
-          <td>{{ r.judged.seedFrom ? say('season.onceDay', { day: r.judged.seedFrom.p90 }) : '—' }}</td>
+          <td>{{ r.judged.seedFrom ? sayDay(r.judged.seedFrom.p90) : '—' }}</td>
         </tr>
       </tbody>
     </table>

@@ -4,6 +4,7 @@ import { convert } from '@jardinero/core/quantity'
 import {
   computeWatering,
   rangeOfLabel,
+  writtenRate,
   type JudgedProgramme,
   type PassTime,
   type ProgrammePass,
@@ -47,12 +48,8 @@ const faultAt = (field: string) => {
 function rateOf(labelId: string, share: number): ProgrammePass['rate'] | undefined {
   const found = context.value.labels.find((l) => l.id === labelId)
   const range = found && rangeOfLabel(found, context.value.zones)
-  return (
-    range && {
-      value: Math.floor((range.min + (range.max - range.min) * share) * 1000) / 1000,
-      unit: range.unit,
-    }
-  )
+  const value = range && writtenRate(range.min + (range.max - range.min) * share, range)
+  return range && { value: value!, unit: range.unit }
 }
 function takeLabel(labelId: string | undefined): void {
   const rate = labelId && rateOf(labelId, 0.5)

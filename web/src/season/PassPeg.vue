@@ -35,20 +35,23 @@ const spread = computed(() =>
 )
 const dayUnder = (event: PointerEvent) =>
   props.scale.dayAt(event.clientX - peg.value!.parentElement!.getBoundingClientRect().left)
+let moved = false
 function press(event: PointerEvent): void {
   ;(event.currentTarget as Element).setPointerCapture(event.pointerId)
   dragged.value = props.day
+  moved = false
 }
 function drag(event: PointerEvent): void {
   if (!dragged.value) return
   const day = dayUnder(event)
   if (day === dragged.value) return
   dragged.value = day
+  moved = true
   emit('move', day, true)
 }
+/** It rests where it is, also when the drag is broken off: all seasons are asked again. */
 function drop(): void {
-  if (dragged.value && dragged.value !== props.day) emit('move', dragged.value, false)
-  else if (dragged.value && props.pass.when.kind === 'day') emit('move', dragged.value, false)
+  if (dragged.value && moved) emit('move', dragged.value, false)
   dragged.value = undefined
 }
 function step(event: KeyboardEvent): void {
@@ -77,7 +80,7 @@ function step(event: KeyboardEvent): void {
     @pointerdown="press"
     @pointermove="drag"
     @pointerup="drop"
-    @pointercancel="dragged = undefined"
+    @pointercancel="drop"
     @keydown="step"
   >
     <span class="flag">{{ number }} · {{ label.split(' ')[0] }}</span>

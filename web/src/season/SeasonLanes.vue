@@ -115,6 +115,7 @@ const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
               />
               <path :d="l.drawn.hill" class="hill" />
               <path :d="l.drawn.under" class="under" />
+              <path :d="l.drawn.band" class="band" />
               <rect
                 v-for="g in l.drawn.gaps"
                 :key="g.from"
@@ -199,6 +200,9 @@ svg {
 .under {
   fill: url(#barrierHatch);
   opacity: 0.55;
+}
+.band {
+  fill: color-mix(in srgb, var(--moss) 18%, transparent);
 }
 .strength {
   fill: none;

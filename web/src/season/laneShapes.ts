@@ -70,10 +70,22 @@ export function drawLane(
   const x = (p: Point) => scale.at(p.day)
   const strength = points(place.strength)
   const under = area<Point>(x, height, (p) => y(p.value))
+  const spread = place.strength.map((s, i): [number, number] => {
+    const sd = place.strengthSd[i]!
+    return [Math.max(0, s - sd), s + sd]
+  })
+  const lower = points(spread.map(([low]) => low))
+  const upper = points(spread.map(([, high]) => high))
+  const band = area<Point>(
+    x,
+    (_, i) => y(lower[i]!.value),
+    (_, i) => y(upper[i]!.value),
+  )
   const over = line<Point>(x, (p) => y(p.value))
   const hill = area<Point>(x, height, (p) => height - (height - 8) * (p.value / Math.max(1e-9, busiest)))
   return {
     under: under(strength) ?? '',
+    band: band(strength) ?? '',
     line: over(strength) ?? '',
     hill: hill(points(place.emergence)) ?? '',
     thresholdY: y(1),

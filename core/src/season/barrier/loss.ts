@@ -7,7 +7,7 @@ export interface LossRule {
   moistureExponent: number
 }
 
-/** Accepted: 2 to 2.6 for each 10 °C. "Doubles for each ten degrees" is meant in °C, not °F. */
+/** Accepted: 2 to 2.6 for each 10 °C. "Doubles for each ten degrees" is meant in °C, not °F. 2.1 was taken with the autumn lengths in view (docs/barrier-model.md). */
 export const usualLoss: LossRule = { q10: 2.1, moistureExponent: 0.7 }
 export const q10Range = { least: 1.8, most: 2.8 } as const
 

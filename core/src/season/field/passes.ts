@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
+import { addDays, convert, daysBetween, type Day } from '../../quantity/index.ts'
 import type { SoilOutlook } from '../../soil/index.ts'
 import type { FieldPass } from '../judge/judge.ts'
 import {
@@ -11,9 +11,9 @@ import {
 import { computeWatering, waterAfterDays } from '../programme/watering.ts'
 import type { SeasonField } from './field.ts'
 
-/** People go some days after the rule says so, and before it closes. */
+/** People go some days after the rule says so, and before it closes. Estimate. */
 const lagDays = 3
-/** Watering of a pass already made, where nothing is known of it. */
+/** Watering of a pass already made, where nothing is known of it: what labels ask for, in time. */
 const usualWatering = { mm: 10, afterDays: 2 }
 
 /** The next day with time. */
@@ -83,7 +83,7 @@ export function madePasses({ zones, barriers }: PlanContext, field: SeasonField)
       const at = daysBetween(field.today, day) - field.from
       const doses = actives.flatMap(({ name, rate }) => {
         const active = barrierOf(barriers, name)
-        return active ? [{ active, lbPerAcre: rate.value }] : []
+        return active ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre') }] : []
       })
       if (at < 0 || at >= field.days || !doses.length) return []
       return [

@@ -5,7 +5,7 @@ import type { PlanZone } from '../programme/programme.ts'
 
 /** A pass older than this is no longer felt, days. The longest label promises eight months. */
 const felt = 260
-/** Days looked back at least. */
+/** Days looked back at least: the flush at hand and what lies under it. A choice. */
 const least = 60
 
 /** The first day a field needs, days from today: since the seasons of its weeds began, and since the oldest pass still felt. */

@@ -48,7 +48,7 @@ export interface JudgedRuns {
 
 /**
  * Judges programmes on a field: residues of every place and member day by day from the first pass on (before it, all that
- * comes up escapes), and what comes through. About 50 ns a place, member and day.
+ * comes up escapes), and what comes through. About 0.1 µs a place, member and day (bench/season.ts).
  * @param weedsToStop indices of the weeds that decide gaps and strength, those with a target
  */
 export function judgePasses(

@@ -32,7 +32,7 @@ export interface PlaceJudgement {
   gapChance: number
   gapWeeks: number
   holdsUntil?: DayRange
-  /** Days the barrier of its strongest day lasts, by its half-life and the pace of loss here. */
+  /** Days from its strongest day to the last on which it holds. */
   lasts?: Figure<'d'>
   /** From when seed of the turf comes up again, by the model. */
   seedFrom?: DayRange
@@ -57,6 +57,8 @@ interface Summed {
 
 const everyDays = 3
 const weekOfGap = 7
+/** Every so manieth member is enough for the mean of a drawn hill. */
+const sampled = 4
 
 const quantile = (sorted: number[], share: number): number => sorted[Math.round(share * (sorted.length - 1))]!
 
@@ -82,42 +84,51 @@ function judgeWeed({ weed, place, escaped }: EscapedRun, field: SeasonField): We
 function emergenceOf(field: SeasonField, place: number, weeds: number[]): number[] {
   const { days, members } = field
   const out: number[] = []
+  const asked = Math.ceil(members / sampled)
   for (let d = 0; d < days; d += everyDays) {
     let sum = 0
     for (const w of weeds) {
       const upTo = field.places[place]!.upTo[w]!
-      for (let m = 0; m < members; m += 4)
+      for (let m = 0; m < members; m += sampled)
         sum += upTo[m * days + Math.min(days - 1, d + everyDays)]! - upTo[m * days + d]!
     }
-    out.push((sum * 4) / members / everyDays / Math.max(1, weeds.length))
+    out.push(sum / asked / everyDays / Math.max(1, weeds.length))
   }
   return out
 }
 
-/** How long the strongest day's barrier lasts: half-lives until it is down to its threshold, at the pace of loss of these days. */
+/** How long a barrier lasts from its strongest day on: the median of the seasons, with the half-lives it rests on. */
 function lastsOf(run: PlaceRun, field: SeasonField, actives: BarrierActive[]): Pick<PlaceJudgement, 'lasts'> {
   const peak = run.strength.reduce((best, s, d) => (s > run.strength[best]! ? d : best), 0)
-  const strength = run.strength[peak]!
   const sorted = Array.from(run.holdsUntil).sort((a, b) => a - b)
-  const days = quantile(sorted, 0.5) - peak
-  const [active] = actives
-  if (!active || !(strength > 1) || days < 1) return {}
-  const atReference = active.halfLifeDays * Math.log2(strength)
+  const last = quantile(sorted, 0.5)
+  if (last <= peak) return {}
+  const distinct = [...new Map(actives.map((a) => [a.name, a])).values()]
   return {
     lasts: figure('d', [
-      {
-        code: 'daysAtReference',
+      ...distinct.map((active): Step => ({
+        code: 'halfLifeOf',
         subject: active.name,
-        formula: '{halfLife} × log₂({strength})',
-        operands: { halfLife: operand(active.halfLifeDays, 'd'), strength: operand(strength, 'times') },
-        result: operand(atReference, 'd'),
+        formula: '{halfLife}',
+        operands: { halfLife: operand(active.halfLifeDays, 'd') },
+        result: operand(active.halfLifeDays, 'd'),
         source: 'barrierModel',
+      })),
+      {
+        code: 'strongest',
+        formula: '{strength}',
+        operands: { strength: operand(run.strength[peak]!, 'times') },
+        result: operand(run.strength[peak]!, 'times'),
+        source: 'ensemble',
       },
       {
         code: 'daysHeld',
-        formula: '{atReference} ÷ {lossPace}',
-        operands: { atReference: operand(atReference, 'd'), lossPace: operand(atReference / days, 'times') },
-        result: operand(days, 'd'),
+        formula: '{lastDay} − {strongestDay}',
+        operands: {
+          lastDay: operand(field.from + last, 'd'),
+          strongestDay: operand(field.from + peak, 'd'),
+        },
+        result: operand(last - peak, 'd'),
         source: 'ensemble',
       },
     ]),

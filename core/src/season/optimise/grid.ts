@@ -1,6 +1,7 @@
 import { addDays, daysBetween, type Day, type RatePerAreaUnit } from '../../quantity/index.ts'
 import type { Trend } from '../../soil/index.ts'
 import type { Target } from '../barrier/escape.ts'
+import { lastDayFor, rangeOfLabel, writtenRate } from '../programme/labelRange.ts'
 import {
   barrierOf,
   type PlanContext,
@@ -8,7 +9,6 @@ import {
   type Programme,
   type ProgrammePass,
 } from '../programme/programme.ts'
-import { lastDayFor, rangeOfLabel } from '../schools/schoolProgramme.ts'
 
 /** Days and rates of one label among which the best is looked for. */
 export interface SearchGrid {
@@ -17,7 +17,7 @@ export interface SearchGrid {
   unit: RatePerAreaUnit
   /** Days from today, rising. */
   days: number[]
-  /** Rates, rising. */
+  /** Rates as written, rising. */
   rates: number[]
 }
 
@@ -49,7 +49,7 @@ export function makeGrids(context: PlanContext, targets: Target[], choices: Grid
     if (!days.length) return []
     const step = (range.max - range.min) / (choices.rateSteps - 1)
     const rates = Array.from({ length: choices.rateSteps }, (_, i) =>
-      i === choices.rateSteps - 1 ? range.max : range.min + step * i,
+      writtenRate(i === choices.rateSteps - 1 ? range.max : range.min + step * i, range),
     )
     return [
       {
@@ -81,7 +81,7 @@ export function programmeAt(
     season,
     when: { kind: 'day', day: addDays(today, grid.days[day]!) },
     labelId: grid.label.id,
-    rate: { value: Math.floor(grid.rates[rate]! * 1000 + 1e-9) / 1000, unit: grid.unit },
+    rate: { value: grid.rates[rate]!, unit: grid.unit },
     zones: grid.zones,
     edges: 'once',
   }))

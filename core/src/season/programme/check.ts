@@ -9,7 +9,9 @@ import {
   type Refusal,
 } from '../../quantity/index.ts'
 import { computeActiveRates, type Pass } from '../../shelf/index.ts'
+import { seedingIntervalOf } from './labelRange.ts'
 import {
+  barrierOf,
   productsOf,
   type PassProduct,
   type PlanContext,
@@ -27,10 +29,6 @@ interface Checked {
   index: number
   day: Day
 }
-/** How far apart for the seeding rule: absent where the label says nothing, and then the model alone decides. */
-const seedingIntervalOf = ({ rules }: PlanLabel, turf: string): number | undefined =>
-  rules.uses.some((u) => u.atSeeding && u.turf.includes(turf)) ? 0 : rules.seedingIntervalDays
-
 function checkSeeding(
   { pass, index, day }: Checked,
   zone: PlanZone,
@@ -40,7 +38,7 @@ function checkSeeding(
     .filter((s) => s.zoneId === zone.id && s.day >= day)
     .flatMap((seeding) =>
       productsOf(pass, labels).flatMap(({ label }): Refusal[] => {
-        const interval = seedingIntervalOf(label, zone.turf) ?? 0
+        const interval = seedingIntervalOf(label, zone)
         return daysBetween(day, seeding.day) < interval
           ? [
               {
@@ -62,42 +60,43 @@ function checkSeeding(
     )
 }
 
+/** What a pass, all its products together, and what went before bring of what is capped at the person's place. */
 function checkRestrictions(
   { pass, index, day }: Checked,
   before: Pass[],
-  { wishes, labels }: PlanContext,
+  { wishes, labels, barriers }: PlanContext,
 ): Refusal[] {
-  return wishes.restrictions.flatMap(({ kind, name, mostLbPerAcre }) =>
-    productsOf(pass, labels).flatMap(({ product, label, field }): Refusal[] => {
-      const groupOf = new Map(label.rules.actives.map((a) => [a.name.toLowerCase(), a.group]))
-      const meant = (active: string) =>
-        kind === 'active'
-          ? active.toLowerCase() === name.toLowerCase()
-          : groupOf.get(active.toLowerCase()) === name
-      const sum = (passes: Pass[]) =>
-        passes
-          .flatMap((p) => p.actives)
-          .filter((a) => meant(a.name))
-          .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
-      const here = sum([{ day, actives: computeActiveRates(label.rules, product.rate) }])
-      const asked = here + sum(before.filter((p) => yearOf(p.day) === yearOf(day)))
-      return here > 0 && asked > mostLbPerAcre * (1 + 1e-9)
-        ? [
-            {
-              code: mostLbPerAcre === 0 ? 'forbiddenHere' : 'overLocalMaximum',
-              field: `passes.${index}.${field}rate`,
-              params: {
-                name,
-                kind,
-                label: label.rules.name,
-                asked: { value: asked, unit: 'lb/acre' },
-                limit: { value: mostLbPerAcre, unit: 'lb/acre' },
-              },
-            },
-          ]
-        : []
-    }),
-  )
+  const products = productsOf(pass, labels)
+  const stated = products.flatMap(({ label }) => label.rules.actives)
+  const groupOf = (active: string) =>
+    barrierOf(barriers, active)?.group ??
+    stated.find((a) => a.name.toLowerCase() === active.toLowerCase())?.group
+  return wishes.restrictions.flatMap(({ kind, name, mostLbPerAcre }): Refusal[] => {
+    const meant = (active: string) =>
+      kind === 'active' ? active.toLowerCase() === name.toLowerCase() : groupOf(active) === name
+    const sum = (passes: Pass[]) =>
+      passes
+        .flatMap((p) => p.actives)
+        .filter((a) => meant(a.name))
+        .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
+    const here = sum([asPass(pass, day, 1, labels)])
+    const asked = here + sum(before.filter((p) => yearOf(p.day) === yearOf(day)))
+    if (here <= 0 || asked <= mostLbPerAcre * (1 + 1e-9)) return []
+    const holding = products.filter(({ label }) => label.rules.actives.some((a) => meant(a.name)))
+    return [
+      {
+        code: mostLbPerAcre === 0 ? 'forbiddenHere' : 'overLocalMaximum',
+        field: `passes.${index}.${holding[0]!.field}rate`,
+        params: {
+          name,
+          kind,
+          label: holding[0]!.label.rules.name,
+          asked: { value: asked, unit: 'lb/acre' },
+          limit: { value: mostLbPerAcre, unit: 'lb/acre' },
+        },
+      },
+    ]
+  })
 }
 
 interface Held {
@@ -174,11 +173,25 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
       const put = before.get(zone.id)!
       const hasEdge = places.some((p) => p.zoneId === zone.id && p.kind === 'edge')
       const twice = pass.edges === 'twice' && hasEdge
-      for (const { product, label, field } of productsOf(pass, labels)) {
-        const once = checkProduct(checked, field, zone, { label, product, times: 1, before: put.once })
+      for (const [k, { product, label, field }] of productsOf(pass, labels).entries()) {
+        // A partner with the same active comes on top of the first product.
+        const first = k && pass.partner ? { ...pass, partner: undefined } : undefined
+        const under = (passes: Pass[], times: number) =>
+          first ? [...passes, asPass(first, day, times, labels)] : passes
+        const once = checkProduct(checked, field, zone, {
+          label,
+          product,
+          times: 1,
+          before: under(put.once, 1),
+        })
         const atEdges =
           twice || put.edges !== put.once
-            ? checkProduct(checked, field, zone, { label, product, times: twice ? 2 : 1, before: put.edges })
+            ? checkProduct(checked, field, zone, {
+                label,
+                product,
+                times: twice ? 2 : 1,
+                before: under(put.edges, twice ? 2 : 1),
+              })
             : []
         faults.push(...once, ...(once.length ? [] : atEdges))
       }

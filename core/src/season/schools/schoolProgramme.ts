@@ -1,12 +1,11 @@
 import { addDays, daysBetween, type Caution, type Day } from '../../quantity/index.ts'
 import { timingSchools, type PassRule, type TimingSchool, type TimingSchoolId } from '../../soil/index.ts'
-import type { LabelUse } from '../../shelf/index.ts'
+import { lastDayFor, rangeOfLabel, useFor, writtenRate } from '../programme/labelRange.ts'
 import {
   barrierOf,
   type PassProduct,
   type PlanContext,
   type PlanLabel,
-  type PlanZone,
   type Programme,
   type ProgrammePass,
 } from '../programme/programme.ts'
@@ -26,30 +25,6 @@ export interface SchoolProgramme {
   programme: Programme
   /** What was done to it, and why. */
   notes: Caution[]
-}
-
-const useFor = ({ rules }: PlanLabel, { turf, state }: PlanZone): LabelUse | undefined =>
-  rules.uses.find(
-    (u) => u.purpose === 'preEmergent' && u.turf.includes(turf) && (!u.states || u.states.includes(state)),
-  )
-
-/** Zones a label may be used on, and the rates all of them allow; nothing where there is none. */
-export function rangeOfLabel(
-  label: PlanLabel,
-  zones: PlanZone[],
-): { zones: PlanZone[]; min: number; max: number; unit: LabelUse['rate']['unit'] } | undefined {
-  const allowed = zones.flatMap((zone) => {
-    const use = useFor(label, zone)
-    return use ? [{ zone, use }] : []
-  })
-  const [first] = allowed
-  if (!first) return undefined
-  const same = allowed.filter(({ use }) => use.rate.unit === first.use.rate.unit)
-  const [min, max] = [
-    Math.max(...same.map(({ use }) => use.rate.min)),
-    Math.min(...same.map(({ use }) => use.rate.max)),
-  ]
-  return min > max ? undefined : { zones: same.map((s) => s.zone), min, max, unit: first.use.rate.unit }
 }
 
 /** The label of the shelf that is of another group and meets sedges, or else grasses too. */
@@ -84,24 +59,7 @@ const killerOf = ({ labels, zones, barriers }: PlanContext): PlanLabel | undefin
       l.rules.actives.some((a) => barrierOf(barriers, a.name)?.kills?.targets.includes('summerGrass')),
   )
 
-/** The last day a barrier may go down before what is to be sown; nothing where nothing is. */
-export function lastDayFor(
-  label: PlanLabel,
-  zones: PlanZone[],
-  after: Day,
-  { wishes }: PlanContext,
-): Day | undefined {
-  const limits = wishes.seeding
-    .filter((s) => s.day > after && zones.some((z) => z.id === s.zoneId))
-    .map((s) => {
-      const zone = zones.find((z) => z.id === s.zoneId)!
-      const free = useFor(label, zone)?.atSeeding
-      return addDays(s.day, free ? 0 : -(label.rules.seedingIntervalDays ?? 0))
-    })
-  return limits.sort()[0]
-}
-
-/** A pass is moved for seed by so many days at most; farther, it is another pass, and left out. */
+/** A pass is moved for seed by so many days at most; farther, it is another pass, and left out. A choice. */
 const farthestMove = 42
 
 interface Making {
@@ -121,17 +79,16 @@ function makePass(
   const range = rangeOfLabel(label, context.zones)
   if (!range) return []
   const share = rule.share * raised * (choice.rateShare ?? 1)
-  const value = Math.min(range.max, Math.max(range.min, range.max * share))
+  const value = writtenRate(range.max * share, range)
   const made: ProgrammePass = {
     id: `${choice.school}.${rule.id}`,
     season: rule.season,
     when: { kind: 'rule', school: choice.school, pass: rule.id },
     labelId: label.id,
-    rate: { value: Math.floor(value * 1000) / 1000, unit: range.unit },
+    rate: { value, unit: range.unit },
     zones: range.zones.map((z) => z.id),
     edges: choice.edges === 'twice' && value * 2 <= range.max ? 'twice' : 'once',
   }
-  if (made.rate.value < range.min) made.rate.value = range.min
   const day = dayOfRule(choice.school, rule.id)
   const last = day && lastDayFor(label, range.zones, day, context)
   if (!day || !last || day <= last) return [made]
