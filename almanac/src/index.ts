@@ -1,5 +1,5 @@
 import type { Belt } from '@jardinero/core/scout'
-import type { LabelRules } from '@jardinero/core/shelf'
+import type { Active, LabelRules } from '@jardinero/core/shelf'
 import actives from '../data/actives.json' with { type: 'json' }
 import climates from '../data/climates.json' with { type: 'json' }
 import sampleLabels from '../data/sampleLabels.json' with { type: 'json' }
@@ -40,17 +40,6 @@ export interface Climate {
     /** Of the generator: which of the years it could make these are. */
     seed: number
   }
-}
-
-/** What is known of an active ingredient. */
-export interface Active {
-  name: string
-  group: string
-  basis: 'ai' | 'ae'
-  /** Usual range of one pass to one year, lb/acre. */
-  activeLbPerAcre: { least: number; most: number }
-  source: string
-  confidence: 'measured' | 'estimate'
 }
 
 /** An invented label for demonstration. */

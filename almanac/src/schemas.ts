@@ -1,5 +1,7 @@
 import Joi from 'joi'
 import { belts } from '@jardinero/core/scout'
+import { sites, tolerances } from '@jardinero/core/shelf'
+import { turfStates } from '@jardinero/core/yard'
 
 const names = Joi.array().items(Joi.string().min(2)).min(1)
 
@@ -52,18 +54,74 @@ export const climatesSchema = Joi.array()
   .unique('code')
   .length(6)
 
+const lbPerAcre = Joi.object({
+  least: Joi.number().positive().required(),
+  most: Joi.number().greater(Joi.ref('least')).required(),
+  year: Joi.number().min(Joi.ref('most')).required(),
+})
+const turfCodes = Joi.array().items(Joi.string()).min(1).unique()
+const stateVerdict = Joi.string().valid(...tolerances)
+const state = Joi.string().valid(...turfStates)
+const days = Joi.number().integer().min(0)
+const stageLetters = Joi.string().pattern(/^[EGFPNS-]{7}$/)
+
+/** A figure without source and confidence is not read. */
 export const activesSchema = Joi.array()
   .items(
     Joi.object({
       name: Joi.string().required(),
-      group: Joi.string().required(),
+      group: Joi.string()
+        .pattern(/^\d{1,2}$/)
+        .required(),
       basis: Joi.string().valid('ai', 'ae').required(),
-      activeLbPerAcre: Joi.object({
-        least: Joi.number().positive().required(),
-        most: Joi.number().greater(Joi.ref('least')).required(),
+      mode: Joi.string().required(),
+      uptake: Joi.array()
+        .items(Joi.valid('leaf', 'root', 'shoot'))
+        .min(1)
+        .unique()
+        .required(),
+      mobility: Joi.string().valid('contact', 'systemic', 'soil').required(),
+      activeLbPerAcre: lbPerAcre.required(),
+      soilDays: Joi.array().ordered(Joi.number().positive().required(), Joi.number().positive().required()),
+      symptoms: Joi.object({
+        kind: Joi.string().required(),
+        firstDays: days.required(),
+        judgeDays: Joi.array().ordered(days.required(), days.required()).length(2).required(),
       }).required(),
+      notFor: Joi.object()
+        .pattern(Joi.string().length(2).uppercase(), Joi.array().items(Joi.valid(...sites)))
+        .required(),
+      tolerance: Joi.object({
+        safe: turfCodes,
+        caution: Joi.object().pattern(Joi.string(), Joi.string()),
+        injures: turfCodes,
+        kills: turfCodes,
+      }).required(),
+      states: Joi.object().pattern(state, stateVerdict).required(),
+      turns: Joi.array().items(
+        Joi.object({
+          turf: Joi.string().required(),
+          state: state.required(),
+          verdict: stateVerdict.required(),
+          reason: Joi.string(),
+        }),
+      ),
+      seedlingMowings: days,
+      sodWeeks: days,
+      sprigWeeks: days,
+      turfHeatC: Joi.number().min(15).max(45),
+      leastC: Joi.number().min(0).max(30),
+      volatile: Joi.boolean(),
+      drift: Joi.boolean(),
+      treeRoots: Joi.boolean(),
+      clippings: Joi.boolean(),
+      nonSelective: Joi.boolean(),
+      resistant: Joi.array().items(Joi.string()).min(1).unique(),
+      efficacy: Joi.object().pattern(Joi.string(), stageLetters).required(),
       source: Joi.string().required(),
+      sourceKind: Joi.string().valid('extensionTables', 'labelKind', 'estimate').required(),
       confidence: Joi.string().valid('measured', 'estimate').required(),
     }),
   )
   .unique('name')
+  .min(45)

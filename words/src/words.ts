@@ -30,6 +30,10 @@ const codePrefix: Record<string, string> = {
   signalWord: 'signalWord',
   plant: 'plant',
   stage: 'stage',
+  turfWhy: 'turfReason',
+  site: 'site',
+  efficacy: 'efficacy',
+  madeBy: 'madeBy',
 }
 
 const isDay = (value: unknown): value is string =>

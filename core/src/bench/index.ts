@@ -5,7 +5,6 @@ export {
   type CalibrationRun,
 } from './calibrate.ts'
 export { planFilling, usualWaterFirst, type FillingStep } from './filling.ts'
-export { checkLimits, type LimitCheck, type LimitRequest } from './limits.ts'
 export { loadPlans, planLoads, type LoadPlan } from './loads.ts'
 export {
   chooseTool,

@@ -17,13 +17,20 @@ import {
   type Refusal,
   type VolumeUnit,
 } from '../quantity/index.ts'
-import { computeYearShare, measureOfFormulation, type YearUse } from '../shelf/index.ts'
+import {
+  checkLimits,
+  computeYearShare,
+  measureOfFormulation,
+  type LimitCheck,
+  type LimitRequest,
+  type YearUse,
+} from '../shelf/index.ts'
 import { planFilling, type FillingStep } from './filling.ts'
-import { checkLimits, type LimitCheck, type LimitRequest } from './limits.ts'
 import { planLoads, type LoadPlan } from './loads.ts'
 import { computeMeasuredDose, type MeasuredDose, type ToolId } from './measure.ts'
 
 export interface MixRequest extends LimitRequest {
+  rate: Quantity<RatePerAreaUnit>
   carrierVolume: Quantity<'gal/1000ft2'>
   areaSqFt: number
   /** One standard uncertainty of the area. */

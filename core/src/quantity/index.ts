@@ -9,9 +9,12 @@ export {
   type AreaUnit,
   type Dimension,
   type MassPerAreaUnit,
+  type MassPerVolumeUnit,
   type MassUnit,
   type RatePerAreaUnit,
+  type SpeedUnit,
   type Unit,
+  type VolumePerVolumeUnit,
   type VolumeUnit,
 } from './units.ts'
 export { convert, inUnit, parseConversion, type Quantity } from './convert.ts'

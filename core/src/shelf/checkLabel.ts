@@ -1,9 +1,17 @@
 import { convert, findUnit, measureOfUnit, type Refusal, type Unit } from '../quantity/index.ts'
 import { computeActiveRates } from './yearUse.ts'
-import { measureOfFormulation, type LabelActive, type LabelRules, type LabelUse } from './label.ts'
+import {
+  kindOf,
+  measureOfFormulation,
+  wholeMeals,
+  type LabelActive,
+  type LabelRules,
+  type LabelUse,
+} from './label.ts'
 
-/** More active than this in one pass is a misread figure for any lawn herbicide (lb/acre; bensulide goes to about 12.5). Estimate. */
-const mostActiveLbPerAcre = 25
+/** More active than this in one pass is a misread figure for any lawn herbicide but a meal (lb/acre; iron goes to about 44). Estimates. */
+const mostActiveLbPerAcre = 50
+const mostMealLbPerAcre = 2000
 /** Nothing is denser in a jug than this (lb of active per gallon). Estimate. */
 const strongestLbPerGal = 12
 
@@ -40,11 +48,16 @@ function checkRateMeasure(unit: Unit, measure: 'mass' | 'volume', field: string)
 function checkActiveLoad(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
   const most = { value: use.rate.max, unit: use.rate.unit }
   return computeActiveRates(rules, most)
-    .filter(({ rate }) => rate.value > mostActiveLbPerAcre)
     .map(({ name, rate }) => ({
+      name,
+      rate,
+      limit: wholeMeals.has(name.toLowerCase()) ? mostMealLbPerAcre : mostActiveLbPerAcre,
+    }))
+    .filter(({ rate, limit }) => rate.value > limit)
+    .map(({ name, rate, limit }) => ({
       code: 'activeRateAbsurd',
       field,
-      params: { active: name, given: rate, limit: { value: mostActiveLbPerAcre, unit: 'lb/acre' } },
+      params: { active: name, given: rate, limit: { value: limit, unit: 'lb/acre' } },
     }))
 }
 
@@ -92,8 +105,24 @@ function checkUse(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
   ]
 }
 
+/** What a label of its kind cannot be without. */
+function checkKind(rules: LabelRules, field: string): Refusal[] {
+  const missing = (part: string, code: string): Refusal[] => [{ code, field: `${field}.${part}`, params: {} }]
+  switch (kindOf(rules)) {
+    case 'herbicide':
+      return rules.uses.length ? [] : missing('uses', 'usesMissing')
+    case 'adjuvant':
+    case 'dye':
+      return rules.additive ? [] : missing('additive', 'additiveMissing')
+    case 'fertiliser':
+      return rules.analysis ? [] : missing('analysis', 'analysisMissing')
+  }
+}
+
 /** Every contradiction inside one label that makes it unfit to mix from; none when it holds together. */
 export function checkLabel(rules: LabelRules, field = 'rules'): Refusal[] {
+  const kind = checkKind(rules, field)
+  if (kind.length || kindOf(rules) !== 'herbicide') return kind
   const measure = measureOfFormulation(rules.formulation)
   return [
     ...rules.actives.flatMap((a, i) => checkActive(a, measure, `${field}.actives.${i}.strength`)),

@@ -1,13 +1,60 @@
-export { checkLabel } from './checkLabel.ts'
 export {
+  controlledStages,
+  controlLevel,
+  createActiveFinder,
+  efficacies,
+  efficacyOf,
+  isControl,
+  sites,
+  toleranceOf,
+  tolerances,
+  weedStages,
+  type Active,
+  type Efficacy,
+  type Site,
+  type Tolerance,
+  type TurfVerdict,
+  type WeedStage,
+} from './active.ts'
+export { checkLabel } from './checkLabel.ts'
+export type { RankedAnswer } from './choice/answers.ts'
+export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'
+export { compareVectors, findMinimumCover, type Cover, type CoverSet } from './choice/cover.ts'
+export { computeExpectation, type Expectation } from './choice/expect.ts'
+export { priceOf } from './choice/product.ts'
+export {
+  usualSituation,
+  type ChoiceGround,
+  type ChoiceProduct,
+  type ChoiceRequest,
+  type ChoiceWeed,
+  type JudgedProduct,
+  type Mark,
+  type Neighbour,
+  type OutlookDay,
+  type ProductSource,
+  type ShelfSituation,
+  type Tank,
+  type TurfCheck,
+} from './choice/request.ts'
+export { findClash, rateFor } from './choice/tank.ts'
+export { findContradictions } from './contradictions/findContradictions.ts'
+export type { Finding } from './contradictions/finding.ts'
+export {
+  adjuvantClasses,
   formulations,
+  kindOf,
+  labelKinds,
   measureOfFormulation,
   protectiveGear,
   purposes,
   signalWords,
   type ActiveRate,
+  type AdjuvantClass,
+  type AdjuvantRule,
   type Formulation,
   type LabelActive,
+  type LabelKind,
   type LabelRules,
   type LabelUse,
   type Package,
@@ -15,4 +62,15 @@ export {
   type Purpose,
   type SignalWord,
 } from './label.ts'
+export { checkLimits, type LimitCheck, type LimitRequest } from './limits.ts'
+export { computeSheet, type SheetRow, type SheetScope, type SheetTurf } from './sheet.ts'
+export {
+  checkPackage,
+  computeEnough,
+  computeStock,
+  type PackageLeft,
+  type Stock,
+  type StockPackage,
+  type Taken,
+} from './stock.ts'
 export { computeActiveRates, computeYearShare, computeYearUse, type Pass, type YearUse } from './yearUse.ts'

@@ -1,6 +1,9 @@
 import type {
   MassPerAreaUnit,
+  MassPerVolumeUnit,
   MassUnit,
+  SpeedUnit,
+  VolumePerVolumeUnit,
   VolumeUnit,
   ProductMeasure,
   Quantity,
@@ -8,6 +11,7 @@ import type {
   Strength,
 } from '../quantity/index.ts'
 import type { TurfState } from '../yard/index.ts'
+import type { Site } from './active.ts'
 
 /** Formulation classes in the order of the trade's codes; the class decides measure and mixing order. */
 export const formulations = ['WSP', 'WG', 'WP', 'SC', 'CS', 'SE', 'EW', 'EC', 'SL', 'GR'] as const
@@ -17,6 +21,16 @@ export type Formulation = (typeof formulations)[number]
 export const dryFormulations: ReadonlySet<Formulation> = new Set(['WSP', 'WG', 'WP', 'GR'])
 export const measureOfFormulation = (formulation: Formulation): ProductMeasure =>
   dryFormulations.has(formulation) ? 'mass' : 'volume'
+
+/** What a label is of. Only herbicides are chosen for weeds; the others go into the tank with them. */
+export const labelKinds = ['herbicide', 'adjuvant', 'dye', 'fertiliser'] as const
+export type LabelKind = (typeof labelKinds)[number]
+
+export const adjuvantClasses = ['NIS', 'MSO', 'COC', 'AMS'] as const
+export type AdjuvantClass = (typeof adjuvantClasses)[number]
+
+/** Food meals are spread as they are, whole. */
+export const wholeMeals: ReadonlySet<string> = new Set(['corn gluten meal'])
 
 export const purposes = ['preEmergent', 'postEmergent'] as const
 export type Purpose = (typeof purposes)[number]
@@ -48,8 +62,23 @@ export interface LabelUse {
   applicationsPerYear?: number
   minimumIntervalDays?: number
   minimumCarrier?: Quantity<'gal/1000ft2'>
+  /** Plants that the rates of this line only suppress, whatever the label lists. */
+  onlySuppresses?: string[]
   /** The turf of this line may be sown on the day it goes down. */
   atSeeding?: boolean
+}
+
+/** What a label says of adjuvants in its tank. */
+export interface AdjuvantRule {
+  rule: 'needs' | 'allows' | 'forbids'
+  /** Which of them it means; any where none is named. */
+  classes: AdjuvantClass[]
+}
+
+/** How an adjuvant or a dye is dosed: into the tank, by its volume. */
+export interface AdditiveRule {
+  class: AdjuvantClass | 'dye'
+  rate: { min: number; max: number; unit: VolumePerVolumeUnit | MassPerVolumeUnit }
 }
 
 /** A package as it is sold. */
@@ -60,6 +89,8 @@ export interface Package {
 
 /** A label as copied by its owner: the rules everything else obeys. */
 export interface LabelRules {
+  /** A herbicide where absent. */
+  kind?: LabelKind
   name: string
   /** Invented for demonstration: the figures must be copied from a label in the hand. */
   sample: boolean
@@ -76,8 +107,34 @@ export interface LabelRules {
   /** Hours it must dry on the leaf; absent where it works through the soil. */
   dryHours?: number
   packages?: Package[]
+  /** Plants the label lists, by code: controlled, and only suppressed. Not copied where absent. */
+  weeds?: { controls: string[]; suppresses: string[] }
+  /** Air between which it may be used. */
+  temperature?: { least?: number; most?: number; unit: 'degF' | 'degC' }
+  windMost?: Quantity<SpeedUnit>
+  /** Days without mowing around a pass. */
+  mowing?: { beforeDays: number; afterDays: number }
+  /** Mowings that seedling turf must have had. */
+  seedlingMowings?: number
+  adjuvant?: AdjuvantRule
+  /** Actives and products the label forbids in the same tank. */
+  notWith?: string[]
+  /** Where the label's own mixing order differs: water first as a share of the load, before or after all others. */
+  mixing?: { waterFirst?: number; place?: 'first' | 'last' }
+  /** Ground it is sold for; any where absent. */
+  sites?: Site[]
+  /** Countries, states or counties where it may not be used, as written on the label. */
+  notIn?: string[]
+  /** What the package says it covers. */
+  coverage?: { amount: Quantity<MassUnit | VolumeUnit>; areaSqFt: number }[]
+  /** Spot mixes as printed: so much in so much water, sprayed to wet. */
+  spots?: { amount: Quantity<MassUnit | VolumeUnit>; waterGal: number }[]
+  additive?: AdditiveRule
+  /** A fertiliser's nitrogen, phosphate and potash, percent by weight. */
+  analysis?: { n: number; p2o5: number; k2o: number }
   notes?: string
 }
+export const kindOf = (rules: Pick<LabelRules, 'kind'>): LabelKind => rules.kind ?? 'herbicide'
 
 /** The rate of one active that a pass put down. */
 export interface ActiveRate {

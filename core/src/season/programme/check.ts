@@ -1,4 +1,3 @@
-import { checkLimits } from '../../bench/index.ts'
 import {
   addDays,
   convert,
@@ -8,7 +7,7 @@ import {
   type RatePerAreaUnit,
   type Refusal,
 } from '../../quantity/index.ts'
-import { computeActiveRates, type Pass } from '../../shelf/index.ts'
+import { checkLimits, computeActiveRates, type Pass } from '../../shelf/index.ts'
 import { seedingIntervalOf } from './labelRange.ts'
 import {
   barrierOf,
@@ -113,6 +112,7 @@ function checkProduct({ pass, index, day }: Checked, field: string, zone: PlanZo
     rules: label.rules,
     turf: zone.turf,
     state: zone.state,
+    purpose: 'preEmergent',
     rate: { value: product.rate.value * times, unit: product.rate.unit },
     day,
     passes: before,

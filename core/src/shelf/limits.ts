@@ -1,27 +1,26 @@
 import {
   convert,
   daysBetween,
+  unitDefinition,
   type Caution,
   type Day,
   type Quantity,
   type RatePerAreaUnit,
   type Refusal,
 } from '../quantity/index.ts'
-import {
-  checkLabel,
-  computeYearUse,
-  type LabelRules,
-  type LabelUse,
-  type Pass,
-  type YearUse,
-} from '../shelf/index.ts'
 import type { TurfState } from '../yard/index.ts'
+import { checkLabel } from './checkLabel.ts'
+import type { LabelRules, LabelUse, Purpose } from './label.ts'
+import { computeYearUse, type Pass, type YearUse } from './yearUse.ts'
 
 export interface LimitRequest {
   rules: LabelRules
   turf: string
   state: TurfState
-  rate: Quantity<RatePerAreaUnit>
+  /** Only lines of the directions with this purpose count; any where it is not said. */
+  purpose?: Purpose
+  /** Absent where only the label's own least rate is held against what is down already. */
+  rate?: Quantity<RatePerAreaUnit>
   /** Absent while a pass is only planned. */
   carrierVolume?: Quantity<'gal/1000ft2'>
   day: Day
@@ -38,9 +37,18 @@ export interface LimitCheck {
 
 const sliver = 1e-9
 
+/** The line of the directions a rate falls in; the first that allows this turf and state where it falls in none. */
+const lineFor = (uses: LabelUse[], rate: LimitRequest['rate']): LabelUse | undefined =>
+  uses.find(({ rate: range }) => {
+    if (!rate || unitDefinition(rate.unit).dimension !== unitDefinition(range.unit).dimension) return true
+    const asked = convert(rate.value, rate.unit, range.unit)
+    return asked >= range.min * (1 - sliver) && asked <= range.max * (1 + sliver)
+  }) ?? uses[0]
+
 function checkRate(request: LimitRequest, use: LabelUse, yearUse: YearUse): Refusal[] {
-  const { rules, rate, turf } = request
+  const { rules, turf } = request
   const { min, max, unit } = use.rate
+  const rate = request.rate ?? { value: min, unit }
   const asked = convert(rate.value, rate.unit, unit)
   const q = (value: number, u: string = unit) => ({ value, unit: u })
   if (!(asked > 0)) return [{ code: 'rateNotPositive', field: 'rate', params: {} }]
@@ -119,13 +127,17 @@ export function checkLimits(request: LimitRequest): LimitCheck {
   const { rules, turf, state } = request
   const faults = checkLabel(rules)
   if (faults.length) return { refusals: faults, cautions: [] }
-  const forTurf = rules.uses.filter((u) => u.turf.includes(turf))
+  const { purpose } = request
+  const forTurf = rules.uses.filter((u) => u.turf.includes(turf) && (!purpose || u.purpose === purpose))
   if (!forTurf.length)
     return {
       refusals: [{ code: 'turfNotOnLabel', field: 'turf', params: { turf, label: rules.name } }],
       cautions: [],
     }
-  const use = forTurf.find((u) => !u.states || u.states.includes(state))
+  const use = lineFor(
+    forTurf.filter((u) => !u.states || u.states.includes(state)),
+    request.rate,
+  )
   if (!use)
     return {
       refusals: [{ code: 'turfStateNotOnLabel', field: 'state', params: { turf, state, label: rules.name } }],

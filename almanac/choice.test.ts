@@ -1,0 +1,631 @@
+import { describe, expect, it, test } from 'vitest'
+import { createActiveFinder, computeExpectation, type Pass } from '@jardinero/core/shelf'
+import { almanac } from './src/index.ts'
+import { choiceOf, markOf, tankOf, whyNot, type Situation } from './test/situation.ts'
+
+const fescue = { turf: 'tallFescue', day: '2026-05-12' } satisfies Partial<Situation>
+const once = (name: string, basis: 'ai' | 'ae', value: number, day = '2026-04-28'): Pass[] => [
+  { day, actives: [{ name, basis, rate: { value, unit: 'lb/acre' } }] },
+]
+
+/** What goes into the tank: turf × weed × stage × date × heat, as extension guides answer it. */
+describe('what clears it', () => {
+  test.each<[string, Situation, string[]]>([
+    [
+      'dandelion in spring on fescue: one auxin alone, no blend',
+      { ...fescue, weeds: [['dandelion']] },
+      ['brackwell'],
+    ],
+    [
+      'ground ivy with violets: triclopyr, since 2,4-D only suppresses ground ivy',
+      { turf: 'kentuckyBluegrass', day: '2026-10-01', highF: 66, weeds: [['groundIvy'], ['wildViolet']] },
+      ['kelmoor'],
+    ],
+    [
+      'clover and dandelion together: one active that does both before two',
+      { ...fescue, weeds: [['whiteClover'], ['dandelion']], shelf: ['quarlock', 'brackwell', 'thessel'] },
+      ['thessel'],
+    ],
+    [
+      'nutsedge on fescue: a sedge active, nothing broadleaf',
+      { ...fescue, day: '2026-06-10', weeds: [['yellowNutsedge', 'leaves']] },
+      ['rushollow'],
+    ],
+    [
+      'three weeds in late summer: a sedge active, a crabgrass active and the blend at hand, one tank',
+      {
+        turf: 'tallFescue',
+        day: '2026-08-01',
+        highF: 82,
+        weeds: [['yellowNutsedge'], ['smoothCrabgrass', 'seeding'], ['dandelion']],
+        shelf: ['rushollow', 'quarlock', 'tressock', 'dorrick', 'voidmarsh', 'tarnfold'],
+      },
+      ['quarlock', 'rushollow', 'tressock'],
+    ],
+    [
+      'young crabgrass with two leaves: the one active on hand',
+      { ...fescue, weeds: [['smoothCrabgrass', 'leaves']], shelf: ['quarlock', 'rushollow'] },
+      ['quarlock'],
+    ],
+    [
+      'crabgrass with four tillers in July: topramezone, not quinclorac',
+      {
+        turf: 'tallFescue',
+        day: '2026-07-06',
+        highF: 82,
+        weeds: [['smoothCrabgrass', 'tillers', 4]],
+        shelf: ['quarlock', 'aldrestow'],
+      },
+      ['aldrestow'],
+    ],
+    [
+      'crabgrass gone to seed in August: quinclorac works again',
+      {
+        turf: 'tallFescue',
+        day: '2026-08-01',
+        highF: 84,
+        weeds: [['largeCrabgrass', 'seeding']],
+        shelf: ['quarlock'],
+      },
+      ['quarlock'],
+    ],
+    [
+      'goosegrass young in ryegrass: topramezone, quinclorac does nothing',
+      { turf: 'perennialRyegrass', day: '2026-06-10', highF: 80, weeds: [['goosegrass', 'leaves']] },
+      ['aldrestow'],
+    ],
+    [
+      'crabgrass in fine fescue by a grass active',
+      {
+        turf: 'fineFescue',
+        day: '2026-06-10',
+        highF: 80,
+        weeds: [['smoothCrabgrass', 'leaves']],
+        shelf: ['fallowby', 'crannock', 'dorrick'],
+      },
+      ['fallowby'],
+    ],
+    [
+      'crabgrass in centipedegrass: sethoxydim, which centipedegrass alone of the warm turfs stands',
+      {
+        turf: 'centipedegrass',
+        day: '2026-06-10',
+        highF: 82,
+        weeds: [['southernCrabgrass', 'tillers', 2]],
+        shelf: ['sorrelby', 'quarlock', 'crannock', 'merrowby'],
+      },
+      ['sorrelby'],
+    ],
+    [
+      'dollarweed in St. Augustinegrass',
+      {
+        turf: 'stAugustinegrass',
+        day: '2026-05-05',
+        highF: 82,
+        weeds: [['dollarweed']],
+        shelf: ['dorrick', 'tressock', 'quarlock'],
+      },
+      ['dorrick'],
+    ],
+    [
+      'sedges in St. Augustinegrass: halosulfuron, not sulfentrazone',
+      {
+        turf: 'stAugustinegrass',
+        day: '2026-06-05',
+        highF: 84,
+        weeds: [['annualSedge', 'leaves']],
+        shelf: ['cyrfell', 'rushollow'],
+      },
+      ['rushollow'],
+    ],
+    [
+      'wild garlic in dormant bermudagrass in late winter',
+      {
+        turf: 'bermudagrass',
+        state: 'dormant',
+        day: '2026-02-20',
+        highF: 62,
+        weeds: [['wildGarlic', 'leaves']],
+        shelf: ['dorrick', 'brackwell'],
+      },
+      ['dorrick'],
+    ],
+    [
+      'virginia buttonweed in zoysiagrass',
+      {
+        turf: 'zoysiagrass',
+        day: '2026-06-01',
+        highF: 84,
+        weeds: [['virginiaButtonweed']],
+        shelf: ['dorrick', 'tressock'],
+      },
+      ['dorrick'],
+    ],
+    [
+      'clover in kikuyugrass: nothing that kikuyugrass stands and clover does not, but iron is only fair',
+      { turf: 'kikuyugrass', day: '2026-05-01', weeds: [['whiteClover']] },
+      [],
+    ],
+    [
+      'plantain in kikuyugrass: 2,4-D is safe there',
+      {
+        turf: 'kikuyugrass',
+        day: '2026-05-01',
+        weeds: [['broadleafPlantain']],
+        shelf: ['brackwell', 'kelmoor', 'quarlock'],
+      },
+      ['brackwell'],
+    ],
+    [
+      'moss by iron where it is on the shelf is still culture first',
+      { ...fescue, day: '2026-04-01', weeds: [['moss']], shelf: ['ferrowick'] },
+      [],
+    ],
+    [
+      'spurge and knotweed in one: the blend’s dicamba and a second active only if needed',
+      {
+        turf: 'kentuckyBluegrass',
+        day: '2026-06-15',
+        highF: 80,
+        weeds: [
+          ['spottedSpurge', 'leaves'],
+          ['prostrateKnotweed', 'leaves'],
+        ],
+        shelf: ['cyrfell', 'tressock'],
+      },
+      ['cyrfell'],
+    ],
+    [
+      'roughstalk bluegrass in bentgrass: bispyribac, on golf turf in warmth',
+      {
+        turf: 'creepingBentgrass',
+        day: '2026-06-20',
+        highF: 78,
+        weeds: [['roughstalkBluegrass', 'leaves']],
+        more: { site: 'golf', licensed: true },
+        shelf: ['polwyn', 'thornel'],
+      },
+      ['polwyn'],
+    ],
+    [
+      'annual bluegrass in zoysiagrass on a golf course',
+      {
+        turf: 'zoysiagrass',
+        day: '2026-11-20',
+        highF: 62,
+        weeds: [['annualBluegrass', 'leaves']],
+        more: { site: 'golf', licensed: true },
+        shelf: ['ilvane', 'quarlock'],
+      },
+      ['ilvane'],
+    ],
+    [
+      'bermudagrass in tall fescue: only suppressed, so no tank',
+      { ...fescue, day: '2026-07-20', highF: 82, weeds: [['bermudagrass']] },
+      [],
+    ],
+    [
+      'bermudagrass in fine fescue: fluazifop controls it',
+      { turf: 'fineFescue', day: '2026-07-20', highF: 80, weeds: [['bermudagrass']] },
+      ['fallowby'],
+    ],
+    [
+      'annual bluegrass in fully dormant bermudagrass after a look at the crowns: glyphosate',
+      {
+        turf: 'bermudagrass',
+        state: 'dormant',
+        day: '2026-01-20',
+        highF: 60,
+        weeds: [['annualBluegrass', 'leaves']],
+        anyway: true,
+        check: { crown: { day: '2026-01-19', green: false } },
+        shelf: ['voidmarsh', 'brackwell'],
+      },
+      ['voidmarsh'],
+    ],
+  ])('%s', (_, situation, tank) => expect(tankOf(choiceOf(situation))).toEqual(tank))
+})
+
+/** Why one label does not go: the first reason is the one that is right. */
+describe('what stands against a label', () => {
+  test.each<[string, Situation, string, string]>([
+    ['a warm-season label on fescue', { ...fescue, weeds: [['henbit']] }, 'wenlow', 'activeKillsTurf'],
+    [
+      'metsulfuron is not for fescue by its label',
+      { ...fescue, weeds: [['dandelion']] },
+      'dorrick',
+      'turfNotOnLabel',
+    ],
+    ['atrazine on fescue', { ...fescue, weeds: [['henbit']] }, 'sandrill', 'activeKillsTurf'],
+    [
+      'triclopyr on bermudagrass',
+      { turf: 'bermudagrass', day: '2026-05-20', weeds: [['dandelion']] },
+      'kelmoor',
+      'activeInjuresTurf',
+    ],
+    [
+      'quinclorac on St. Augustinegrass',
+      { turf: 'stAugustinegrass', day: '2026-05-20', weeds: [['smoothCrabgrass', 'leaves']] },
+      'quarlock',
+      'activeKillsTurf',
+    ],
+    [
+      'quinclorac on centipedegrass',
+      { turf: 'centipedegrass', day: '2026-05-20', weeds: [['smoothCrabgrass', 'leaves']] },
+      'pennick',
+      'activeKillsTurf',
+    ],
+    [
+      'triclopyr on kikuyugrass',
+      { turf: 'kikuyugrass', day: '2026-05-20', weeds: [['whiteClover']] },
+      'kelmoor',
+      'activeKillsTurf',
+    ],
+    [
+      'fenoxaprop on bermudagrass',
+      { turf: 'bermudagrass', day: '2026-05-20', weeds: [['smoothCrabgrass', 'leaves']] },
+      'crannock',
+      'activeKillsTurf',
+    ],
+    ['glyphosate on a growing lawn', { ...fescue, weeds: [['dandelion']] }, 'voidmarsh', 'nonSelectiveStop'],
+    [
+      'glyphosate on dormant St. Augustinegrass',
+      {
+        turf: 'stAugustinegrass',
+        state: 'dormant',
+        day: '2026-01-20',
+        highF: 60,
+        weeds: [['henbit', 'leaves']],
+      },
+      'voidmarsh',
+      'nonSelectiveStop',
+    ],
+    [
+      'glyphosate on dormant centipedegrass',
+      {
+        turf: 'centipedegrass',
+        state: 'dormant',
+        day: '2026-01-20',
+        highF: 60,
+        weeds: [['henbit', 'leaves']],
+      },
+      'voidmarsh',
+      'nonSelectiveStop',
+    ],
+    [
+      'glyphosate on dormant zoysiagrass, which is hurt',
+      { turf: 'zoysiagrass', state: 'dormant', day: '2026-01-20', highF: 60, weeds: [['henbit', 'leaves']] },
+      'voidmarsh',
+      'nonSelectiveStop',
+    ],
+    [
+      'dormant bermudagrass nobody looked at',
+      { turf: 'bermudagrass', state: 'dormant', day: '2026-01-20', highF: 60, weeds: [['henbit', 'leaves']] },
+      'voidmarsh',
+      'crownNotChecked',
+    ],
+    [
+      'dormant bermudagrass looked at too long ago',
+      {
+        turf: 'bermudagrass',
+        state: 'dormant',
+        day: '2026-01-20',
+        highF: 60,
+        weeds: [['henbit', 'leaves']],
+        check: { crown: { day: '2026-01-10', green: false } },
+      },
+      'voidmarsh',
+      'crownNotChecked',
+    ],
+    [
+      'bermudagrass with green at the crown',
+      {
+        turf: 'bermudagrass',
+        state: 'dormant',
+        day: '2026-01-20',
+        highF: 60,
+        weeds: [['henbit', 'leaves']],
+        check: { crown: { day: '2026-01-20', green: true } },
+      },
+      'voidmarsh',
+      'crownGreen',
+    ],
+    [
+      'a week’s heat closes an ester',
+      { ...fescue, day: '2026-06-20', highF: 84, weeds: [['dandelion']] },
+      'fernhold',
+      'tooHotFor',
+    ],
+    [
+      'heat closes the amine later',
+      { ...fescue, day: '2026-07-20', highF: 92, weeds: [['dandelion']] },
+      'brackwell',
+      'tooHotFor',
+    ],
+    [
+      'too cold for the amine',
+      { ...fescue, day: '2026-02-20', highF: 44, weeds: [['dandelion']] },
+      'brackwell',
+      'tooColdFor',
+    ],
+    [
+      'thirsty turf',
+      { ...fescue, state: 'drought', day: '2026-07-20', weeds: [['dandelion']] },
+      'brackwell',
+      'turfInDrought',
+    ],
+    [
+      'seedlings mowed once',
+      { ...fescue, state: 'seeded', weeds: [['dandelion']], check: { mowings: 1 } },
+      'brackwell',
+      'tooFewMowings',
+    ],
+    [
+      'seedlings and an active that never goes on them',
+      { turf: 'bermudagrass', state: 'seeded', day: '2026-06-20', weeds: [['virginiaButtonweed']] },
+      'dorrick',
+      'notOnSeedlings',
+    ],
+    [
+      'sod laid two weeks ago',
+      { ...fescue, state: 'seeded', weeds: [['dandelion']], check: { madeBy: 'sod', laidOn: '2026-05-01' } },
+      'brackwell',
+      'tooFewWeeks',
+    ],
+    [
+      'seed follows in ten days',
+      { ...fescue, day: '2026-08-26', weeds: [['dandelion']], seedingDay: '2026-09-05' },
+      'tressock',
+      'seedingTooSoon',
+    ],
+    [
+      'the year’s maximum is used',
+      {
+        ...fescue,
+        day: '2026-09-20',
+        weeds: [['dandelion']],
+        passes: [
+          ...once('2,4-D dimethylammonium', 'ae', 1.4),
+          ...once('2,4-D dimethylammonium', 'ae', 1.4, '2026-07-01'),
+        ],
+      },
+      'brackwell',
+      'overAnnualMaximum',
+    ],
+    [
+      'the last pass is two weeks ago',
+      { ...fescue, weeds: [['dandelion']], passes: once('2,4-D dimethylammonium', 'ae', 0.8) },
+      'brackwell',
+      'tooSoonAgain',
+    ],
+    [
+      'a restricted product in a homeowner’s hand',
+      { turf: 'bermudagrass', day: '2026-11-20', highF: 60, weeds: [['annualBluegrass', 'leaves']] },
+      'kerrowby',
+      'needsLicence',
+    ],
+    ['a golf-course product on a home lawn', { ...fescue, weeds: [['whiteClover']] }, 'mardle', 'notForSite'],
+    [
+      'MSMA on a home lawn in the US',
+      {
+        turf: 'bermudagrass',
+        day: '2026-06-20',
+        highF: 84,
+        weeds: [['dallisgrass']],
+        more: { licensed: true },
+      },
+      'merrowby',
+      'notForSite',
+    ],
+    [
+      'a county that forbids it',
+      {
+        turf: 'stAugustinegrass',
+        day: '2026-04-20',
+        weeds: [['henbit']],
+        more: { places: ['US', 'Orrin County'] },
+      },
+      'sandrill',
+      'notInPlace',
+    ],
+    [
+      'an ester beside vegetable beds',
+      { ...fescue, day: '2026-04-20', highF: 66, weeds: [['dandelion']], more: { nearVegetables: true } },
+      'fernhold',
+      'vapourNearBeds',
+    ],
+    [
+      'dicamba over tree roots',
+      { ...fescue, weeds: [['prostrateKnotweed']], more: { trees: 'over' } },
+      'tressock',
+      'treeRootsUnder',
+    ],
+    [
+      'a pure barrier against plants that are up',
+      { ...fescue, weeds: [['smoothCrabgrass', 'leaves']] },
+      'tarnfold',
+      'onlyBarrier',
+    ],
+    ['a surfactant', { ...fescue, weeds: [['dandelion']] }, 'wetholm', 'notAHerbicide'],
+  ])('%s', (_, situation, label, code) => expect(whyNot(choiceOf(situation), label)).toContain(code))
+
+  it('says how long until the weather opens, and offers that tank', () => {
+    const choice = choiceOf({
+      ...fescue,
+      day: '2026-06-20',
+      highF: [91, 92, 90, 83, 78, 77, 79],
+      weeds: [['dandelion']],
+      shelf: ['brackwell'],
+    })
+    expect(choice.tank).toBeUndefined()
+    expect(choice.later?.day).toBe('2026-06-23')
+    expect(choice.answers[0]).toMatchObject({ way: 'wait', worst: { because: 'waitForWeather' } })
+  })
+})
+
+describe('control and what is not control', () => {
+  it('suppression is never taken for control', () => {
+    const choice = choiceOf({ ...fescue, weeds: [['groundIvy']], shelf: ['brackwell'] })
+    expect(markOf(choice, 'brackwell', 'groundIvy').mark).toBe('suppresses')
+    expect(choice.uncovered).toMatchObject([{ plant: 'groundIvy', best: { product: { id: 'brackwell' } } }])
+  })
+  it('crabgrass of which nobody counted the tillers is judged by the worse', () => {
+    const uncounted = choiceOf({ ...fescue, weeds: [['smoothCrabgrass', 'tillers']], shelf: ['thessel'] })
+    const counted = choiceOf({ ...fescue, weeds: [['smoothCrabgrass', 'tillers', 1]], shelf: ['thessel'] })
+    expect(markOf(uncounted, 'thessel', 'smoothCrabgrass').mark).toBe('weak')
+    expect(markOf(counted, 'thessel', 'smoothCrabgrass').mark).toBe('controls')
+  })
+  it('in midsummer quinclorac is only fair, and the reason says when it works', () => {
+    const choice = choiceOf({
+      turf: 'tallFescue',
+      day: '2026-07-06',
+      weeds: [['smoothCrabgrass', 'tillers', 4]],
+      shelf: ['quarlock'],
+    })
+    expect(markOf(choice, 'quarlock', 'smoothCrabgrass').why).toMatchObject([
+      { code: 'wrongStage', params: { younger: true, later: true, efficacy: 'fair' } },
+    ])
+  })
+  it('a label that does not list the weed is not used for it, whatever its active does', () => {
+    const tank = choiceOf({ ...fescue, weeds: [['moss']], shelf: ['scorpeth'], anyway: true })
+    expect(markOf(tank, 'scorpeth', 'goosegrass')).toBeUndefined()
+    const rules = structuredClone(almanac.sampleLabels.find((l) => l.code === 'brackwell')!.rules)
+    rules.weeds = { controls: ['catsear'], suppresses: [] }
+    const request = choiceOf({ ...fescue, weeds: [['dandelion']], shelf: ['brackwell'] })
+    expect(request.tank).toBeDefined()
+    const before = almanac.sampleLabels.find((l) => l.code === 'brackwell')!
+    const kept = before.rules
+    before.rules = rules
+    try {
+      expect(
+        markOf(
+          choiceOf({ ...fescue, weeds: [['dandelion']], shelf: ['brackwell'] }),
+          'brackwell',
+          'dandelion',
+        ).why[0]?.code,
+      ).toBe('weedNotListed')
+    } finally {
+      before.rules = kept
+    }
+  })
+  it('names a feed with too little of a barrier in it', () => {
+    const { judged } = choiceOf({ ...fescue, weeds: [['dandelion']], shelf: ['greenhollow', 'oakstow'] })
+    const partial = (i: number) => judged[i]!.cautions.some((c) => c.code === 'partialRate')
+    expect([partial(0), partial(1)]).toEqual([true, false])
+  })
+})
+
+describe('what needs no spray', () => {
+  test.each<[string, Situation, string, string]>([
+    ['henbit in May dies by itself', { ...fescue, weeds: [['henbit', 'seeding']] }, 'henbit', 'wait'],
+    [
+      'annual bluegrass in late spring',
+      { ...fescue, weeds: [['annualBluegrass', 'seeding']] },
+      'annualBluegrass',
+      'wait',
+    ],
+    [
+      'crabgrass before the frost',
+      { ...fescue, day: '2026-09-15', weeds: [['smoothCrabgrass', 'seeding']] },
+      'smoothCrabgrass',
+      'wait',
+    ],
+    [
+      'fourteen clovers are pulled',
+      { ...fescue, weeds: [['whiteClover']], amount: { kind: 'count', count: 14 } },
+      'whiteClover',
+      'pull',
+    ],
+    [
+      'ten dandelions are dug',
+      { ...fescue, weeds: [['dandelion']], amount: { kind: 'count', count: 10 } },
+      'dandelion',
+      'pull',
+    ],
+    ['moss is culture', { ...fescue, weeds: [['moss']] }, 'moss', 'mowAndFeed'],
+    ['the turf itself', { ...fescue, weeds: [['tallFescue']] }, 'tallFescue', 'wait'],
+  ])('%s', (_, situation, plant, act) => {
+    const choice = choiceOf(situation)
+    expect(choice.tank).toBeUndefined()
+    expect(choice.gentler).toMatchObject([{ plant, act: { act } }])
+    expect(choice.answers[0]?.way).toBe(act)
+  })
+  it('is sprayed all the same where it is asked for', () => {
+    const choice = choiceOf({
+      ...fescue,
+      weeds: [['dandelion']],
+      amount: { kind: 'count', count: 10 },
+      anyway: true,
+    })
+    expect(tankOf(choice)).toEqual(['brackwell'])
+    // Beside it the hand still stands, ranked first.
+    expect(choice.answers[0]).toMatchObject({ way: 'pull', bestFor: ['dandelion'] })
+  })
+  it('always ranks waiting and hand work beside the spray', () => {
+    for (const weeds of [[['dandelion']], [['yellowNutsedge'], ['henbit']]] as Situation['weeds'][])
+      expect(choiceOf({ ...fescue, weeds }).answers.map((a) => a.way)).toEqual(
+        expect.arrayContaining(['wait', 'pull', 'mowAndFeed', 'spray']),
+      )
+  })
+})
+
+describe('between tanks', () => {
+  it('takes another group where one has gone down before', () => {
+    const shelf = ['rushollow', 'cyrfell']
+    const weeds: Situation['weeds'] = [['annualSedge', 'leaves']]
+    const plain = { turf: 'bermudagrass', day: '2026-06-20', highF: 82, weeds, shelf }
+    const before = choiceOf({ ...plain, passes: once('sulfentrazone', 'ai', 0.125) })
+    expect(tankOf(before)).toEqual(['rushollow'])
+    expect(tankOf(choiceOf(plain))).toEqual(['cyrfell'])
+  })
+  it('does not put a grass active into one tank with the auxins its label forbids', () => {
+    const choice = choiceOf({
+      turf: 'perennialRyegrass',
+      day: '2026-06-05',
+      highF: 80,
+      weeds: [['smoothCrabgrass', 'tillers', 2], ['dandelion']],
+      shelf: ['crannock', 'brackwell'],
+    })
+    expect(choice.tank).toBeUndefined()
+    expect(choice.uncovered.map((u) => u.plant)).toEqual(['smoothCrabgrass', 'dandelion'])
+  })
+  it('warns of the other grass of the yard', () => {
+    const choice = choiceOf({
+      ...fescue,
+      weeds: [['wildViolet']],
+      shelf: ['kelmoor'],
+      neighbours: [{ name: 'Side strip', turf: 'zoysiagrass', state: 'growing' }],
+    })
+    expect(choice.tank?.products[0]?.cautions).toContainEqual({
+      code: 'hurtsNeighbour',
+      params: { active: 'triclopyr triethylammonium', zone: 'Side strip', turf: 'zoysiagrass' },
+    })
+  })
+  it('on cool and warm turf together takes only what both stand', () => {
+    const one = choiceOf({ ...fescue, weeds: [['yellowNutsedge', 'leaves']], shelf: ['wenlow', 'rushollow'] })
+    expect(tankOf(one)).toEqual(['rushollow'])
+  })
+})
+
+describe('what to expect', () => {
+  const activeOf = createActiveFinder(almanac.actives)
+  const label = (code: string) => almanac.sampleLabels.find((l) => l.code === code)!.rules
+  it('judges a sulfonylurea after three weeks, and shows first signs after eight days', () => {
+    const rules = label('rushollow')
+    expect(computeExpectation(rules, rules.uses[0], { day: '2026-06-01', activeOf, made: 1 })).toEqual({
+      label: 'Rushollow 62 WG',
+      signs: [{ active: 'halosulfuron-methyl', kind: 'yellowing', from: '2026-06-09' }],
+      judgeFrom: '2026-06-22',
+      judgeTo: '2026-07-06',
+      repeatFrom: '2026-07-13',
+      perYear: 2,
+      passesLeft: 0,
+    })
+  })
+  it('judges a blend by its slowest active', () => {
+    const rules = label('quadrish')
+    const expected = computeExpectation(rules, rules.uses[0], { day: '2026-06-01', activeOf })!
+    expect(expected.signs[0]).toMatchObject({ kind: 'twisting', from: '2026-06-02' })
+    expect(expected.judgeFrom).toBe('2026-06-15')
+  })
+})

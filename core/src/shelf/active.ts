@@ -1,0 +1,143 @@
+import type { StrengthBasis } from '../quantity/index.ts'
+import type { TurfState } from '../yard/index.ts'
+
+/** Stages that an active tells apart: a grass with one or two tillers is not one with many. */
+export const weedStages = [
+  'seedling',
+  'leaves',
+  'fewTillers',
+  'manyTillers',
+  'flowering',
+  'seeding',
+  'mature',
+] as const
+export type WeedStage = (typeof weedStages)[number]
+
+/** How well an active works on a plant that is up. Suppression is a class of its own, never a weak control. */
+export const efficacies = ['excellent', 'good', 'fair', 'poor', 'none', 'suppression'] as const
+export type Efficacy = (typeof efficacies)[number]
+const letters: Record<string, Efficacy> = {
+  E: 'excellent',
+  G: 'good',
+  F: 'fair',
+  P: 'poor',
+  N: 'none',
+  S: 'suppression',
+}
+/** Control from best to none; suppression is not on this scale. */
+const scale: Record<Exclude<Efficacy, 'suppression'>, number> = {
+  excellent: 4,
+  good: 3,
+  fair: 2,
+  poor: 1,
+  none: 0,
+}
+export const controlLevel = (efficacy: Efficacy): number => (efficacy === 'suppression' ? 0 : scale[efficacy])
+/** Excellent and good are control; what is less is not relied on. */
+export const isControl = (efficacy: Efficacy): boolean => controlLevel(efficacy) >= 3
+
+export const tolerances = ['safe', 'caution', 'injures', 'kills'] as const
+export type Tolerance = (typeof tolerances)[number]
+
+/** Kinds of ground a product may be sold for. */
+export const sites = ['homeLawn', 'golf', 'sod'] as const
+export type Site = (typeof sites)[number]
+
+/** What is known of an active ingredient: on weeds that are up, on turf, and how it shows. */
+export interface Active {
+  /** ISO common name, salts and esters written out. */
+  name: string
+  /** Herbicide group, HRAC 2020 number. */
+  group: string
+  basis: StrengthBasis
+  /** Code of the mode of action. */
+  mode: string
+  uptake: ('leaf' | 'root' | 'shoot')[]
+  mobility: 'contact' | 'systemic' | 'soil'
+  /** Usual range of one pass, and the most in one year, lb/acre. */
+  activeLbPerAcre: { least: number; most: number; year: number }
+  /** Range of half-lives in soil, days. */
+  soilDays?: [least: number, most: number]
+  /** What is seen first and when, and the days between which it is judged. */
+  symptoms: { kind: string; firstDays: number; judgeDays: [from: number, to: number] }
+  /** Where it may not be used, by country. */
+  notFor: Record<string, Site[]>
+  /** By turf that grows; turf that is not named is not known. */
+  tolerance: { safe?: string[]; caution?: Record<string, string>; injures?: string[]; kills?: string[] }
+  /** What a state of the turf makes of a turf that would stand it. */
+  states: Partial<Record<TurfState, Tolerance>>
+  /** Verdicts for one turf in one state, over all others. */
+  turns?: { turf: string; state: TurfState; verdict: Tolerance; reason?: string }[]
+  /** Mowings since the seed came up before it is safe on seedling turf; never while it is seedling where absent. */
+  seedlingMowings?: number
+  /** Weeks that new sod and sprigs must have stood; never on new ones where absent. */
+  sodWeeks?: number
+  sprigWeeks?: number
+  /** Air above which turf is hurt, below which too little happens, °C. */
+  turfHeatC?: number
+  leastC?: number
+  /** Its vapour moves in heat. */
+  volatile?: boolean
+  /** Droplets hurt garden plants beside the lawn. */
+  drift?: boolean
+  /** Roots of trees take it up. */
+  treeRoots?: boolean
+  /** It stays in clippings and compost. */
+  clippings?: boolean
+  /** Kills wanted grass as well. */
+  nonSelective?: boolean
+  /** Weeds of which resistant populations are known. */
+  resistant?: string[]
+  /** By plant, one letter a stage in the order of {@link weedStages}: E, G, F, P, N, S; "-" where it has no such stage. */
+  efficacy: Record<string, string>
+  source: string
+  sourceKind: 'extensionTables' | 'labelKind' | 'estimate'
+  confidence: 'measured' | 'estimate'
+}
+
+/** An active by its name in any spelling of capitals; undefined where the almanac does not know it. */
+export function createActiveFinder(actives: Active[]): (name: string) => Active | undefined {
+  const byName = new Map(actives.map((a) => [a.name.toLowerCase(), a]))
+  return (name) => byName.get(name.trim().toLowerCase())
+}
+
+/** Efficacy of an active on a plant at a stage; undefined where it is not known for that plant. */
+export function efficacyOf(active: Active, plant: string, stage: WeedStage): Efficacy | undefined {
+  return letters[active.efficacy[plant]?.[weedStages.indexOf(stage)] ?? '']
+}
+
+/** Stages of a plant at which an active controls it. */
+export const controlledStages = (active: Active, plant: string): WeedStage[] =>
+  weedStages.filter((stage) => {
+    const found = efficacyOf(active, plant, stage)
+    return found !== undefined && isControl(found)
+  })
+
+export interface TurfVerdict {
+  verdict: Tolerance
+  reason?: string
+}
+const worse = (a: Tolerance, b: Tolerance): Tolerance =>
+  tolerances.indexOf(a) >= tolerances.indexOf(b) ? a : b
+
+/** What an active does to a turf in a state; undefined where nothing is known of that turf. */
+export function toleranceOf(active: Active, turf: string, state: TurfState): TurfVerdict | undefined {
+  const turned = active.turns?.find((t) => t.turf === turf && t.state === state)
+  if (turned) return { verdict: turned.verdict, ...(turned.reason && { reason: turned.reason }) }
+  const { safe = [], caution = {}, injures = [], kills = [] } = active.tolerance
+  const reason = caution[turf]
+  const growing: Tolerance | undefined = kills.includes(turf)
+    ? 'kills'
+    : injures.includes(turf)
+      ? 'injures'
+      : reason
+        ? 'caution'
+        : safe.includes(turf)
+          ? 'safe'
+          : undefined
+  if (!growing) return undefined
+  const inState = active.states[state] ?? 'safe'
+  const verdict = worse(growing, inState)
+  if (verdict === growing) return { verdict, ...(reason && { reason }) }
+  return { verdict, reason: state }
+}

@@ -1,0 +1,159 @@
+import { convert, type Caution, type Refusal } from '../../quantity/index.ts'
+import { toleranceOf, tolerances, type Active } from '../active.ts'
+import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
+import { computeActiveRates } from '../yearUse.ts'
+import { judgeGround } from './ground.ts'
+import { markWeed } from './mark.ts'
+import { checkBeside, checkPlace, mindBeside } from './place.ts'
+import { because, mind } from './reason.ts'
+import type { ChoiceProduct, ChoiceRequest, JudgedProduct, Mark } from './request.ts'
+import { judgeWeather } from './weather.ts'
+
+/** The purpose under which a product acts on plants that are up: a barrier does where its actives also kill seedlings. */
+function purposeOf({ uses }: LabelRules, actives: Active[]): Purpose | undefined {
+  if (uses.some((u) => u.purpose === 'postEmergent')) return 'postEmergent'
+  return actives.some((a) => Object.keys(a.efficacy).length) ? 'preEmergent' : undefined
+}
+
+/** Too little of a soil active to make a barrier of it, on a label that promises one. */
+function mindPartial(rules: LabelRules, actives: Active[]): Caution[] {
+  const barrier = rules.uses.find((u) => u.purpose === 'preEmergent')
+  if (!barrier) return []
+  return computeActiveRates(rules, { value: barrier.rate.max, unit: barrier.rate.unit }).flatMap(
+    ({ name, rate }) => {
+      const known = actives.find((a) => a.name.toLowerCase() === name.toLowerCase())
+      const least = known?.mobility === 'soil' ? known.activeLbPerAcre.least : 0
+      return rate.value < least * (1 - 1e-6)
+        ? [
+            mind('partialRate', {
+              label: rules.name,
+              active: name,
+              given: rate,
+              least: { value: least, unit: 'lb/acre' },
+            }),
+          ]
+        : []
+    },
+  )
+}
+
+function turfVerdicts(
+  actives: Active[],
+  rules: LabelRules,
+  grass: { turf: string; state: ChoiceRequest['grounds'][number]['state'] }[],
+): JudgedProduct['turf'] {
+  return new Map(
+    grass.map(({ turf, state }) => {
+      if (!rules.uses.some((u) => u.turf.includes(turf))) return [turf, 'notOnLabel'] as const
+      const each = actives.map((a) => toleranceOf(a, turf, state)?.verdict)
+      if (!each.length || each.includes(undefined)) return [turf, 'notKnown'] as const
+      const worst = Math.max(...each.map((v) => tolerances.indexOf(v!)))
+      return [turf, tolerances[worst]!] as const
+    }),
+  )
+}
+
+/** Known resistant weeds, and groups that have gone down here before. */
+function mindResistance({ weeds, grounds }: ChoiceRequest, actives: Active[]): Caution[] {
+  const past = new Set(
+    grounds.flatMap((g) => g.passes.flatMap((p) => p.actives.map((a) => a.name.toLowerCase()))),
+  )
+  return actives.flatMap((a): Caution[] => [
+    ...weeds
+      .filter((w) => a.resistant?.includes(w.plant))
+      .slice(0, 1)
+      .map((w) => mind('resistanceKnown', { active: a.name, plant: w.plant, group: a.group })),
+    ...(past.has(a.name.toLowerCase()) ? [mind('usedBefore', { active: a.name, group: a.group })] : []),
+  ])
+}
+
+const dedupe = <T>(rows: T[], key: (row: T) => string): T[] => {
+  const seen = new Set<string>()
+  return rows.filter((r) => !seen.has(key(r)) && seen.add(key(r)))
+}
+
+/** One product held against everything that can stand in its way, each reason in words; and what it does to each weed. */
+export function judgeProduct(
+  product: ChoiceProduct,
+  request: ChoiceRequest,
+  activeOf: (name: string) => Active | undefined,
+): JudgedProduct {
+  const { rules } = product
+  const { grounds, neighbours, weeds, situation, outlook, day } = request
+  const known = rules.actives.flatMap((a) => activeOf(a.name) ?? [])
+  const unknown = rules.actives.filter((a) => !activeOf(a.name))
+  const marks = new Map<string, Mark>(weeds.map((w) => [w.plant, markWeed(rules, known, w)]))
+  const empty = {
+    product,
+    cautions: [],
+    turf: turfVerdicts(known, rules, [...grounds, ...neighbours]),
+    uses: new Map<string, LabelUse>(),
+    marks,
+  }
+  if (kindOf(rules) !== 'herbicide')
+    return { ...empty, refusals: [because('notAHerbicide', { label: rules.name })] }
+  const purpose = purposeOf(rules, known)
+  if (!purpose && !unknown.length)
+    return {
+      ...empty,
+      cautions: mindPartial(rules, known),
+      refusals: [because('onlyBarrier', { label: rules.name })],
+    }
+
+  const uses = new Map<string, LabelUse>()
+  const refusals: Refusal[] = [
+    ...unknown.map((a) => because('activeNotKnown', { active: a.name, label: rules.name })),
+    ...checkPlace(rules, known, situation),
+  ]
+  for (const ground of grounds) {
+    const answer = judgeGround(rules, known, ground, { day, purpose: purpose ?? 'postEmergent' })
+    refusals.push(...answer.refusals)
+    if (answer.use) uses.set(ground.id, answer.use)
+  }
+  refusals.push(...checkBeside(known, situation))
+  const weather = judgeWeather(rules, known, outlook, day)
+  const lasting = dedupe(refusals, (r) => r.code + JSON.stringify(r.params))
+  const cautions = [
+    ...(rules.sample ? [mind('sampleLabel', { label: rules.name })] : []),
+    ...(rules.restrictedUse ? [mind('restrictedUse', { label: rules.name })] : []),
+    ...(rules.weeds ? [] : [mind('weedsNotCopied', { label: rules.name })]),
+    ...(outlook.length ? [] : [mind('weatherNotKnown', { label: rules.name })]),
+    ...known.flatMap((a) =>
+      grounds.flatMap(({ turf, state, name }): Caution[] => {
+        const found = toleranceOf(a, turf, state)
+        return found?.verdict === 'caution'
+          ? [mind('turfCaution', { active: a.name, turf, zone: name, turfWhy: found.reason ?? 'none' })]
+          : []
+      }),
+    ),
+    ...mindBeside(known, situation, neighbours),
+    ...mindPartial(rules, known),
+    ...mindResistance(request, known),
+  ]
+  for (const w of weeds) marks.set(w.plant, markWeed(rules, known, w, [...uses.values()]))
+  return {
+    product,
+    refusals: [...lasting, ...weather.refusals],
+    ...(!lasting.length && weather.refusals.length && weather.opensOn && { opensOn: weather.opensOn }),
+    cautions: dedupe(cautions, (c) => c.code + JSON.stringify(c.params)),
+    marks,
+    turf: empty.turf,
+    uses,
+  }
+}
+
+/** What a product costs over an area at a rate, by its cheapest package that holds enough, or by several of the largest. */
+export function priceOf(
+  rules: LabelRules,
+  rate: { value: number; unit: LabelUse['rate']['unit'] },
+  areaSqFt: number,
+): number | undefined {
+  const [top, bottom] = rate.unit.split('/') as [never, never]
+  const need = rate.value * convert(areaSqFt, 'ft2', bottom)
+  const sizes = (rules.packages ?? []).map((p) => ({
+    holds: convert(p.amount.value, p.amount.unit, top),
+    priceCents: p.priceCents,
+  }))
+  if (!sizes.length) return undefined
+  return Math.min(...sizes.map((s) => Math.max(1, Math.ceil(need / s.holds - 1e-9)) * s.priceCents))
+}

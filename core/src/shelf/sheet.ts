@@ -1,0 +1,103 @@
+import { convert, unitParts, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
+import { createActiveFinder, efficacyOf, isControl, toleranceOf, weedStages, type Active } from './active.ts'
+import { kindOf, measureOfFormulation, type LabelRules, type LabelUse } from './label.ts'
+
+/** How one turf stands a product, as a sheet marks it. */
+export type SheetTurf = 'safe' | 'caution' | 'no'
+
+/** One line of the cheat sheet: one line of one label's directions. */
+export interface SheetRow {
+  label: string
+  sample: boolean
+  actives: { name: string; group: string }[]
+  purpose: LabelUse['purpose']
+  spot: { min: number; max: number; unit: RatePerAreaUnit }
+  broadcast: { min: number; max: number; unit: RatePerAreaUnit }
+  metric: { min: number; max: number; unit: RatePerAreaUnit }
+  /** Most in one calendar year, as the label states it. */
+  annual?: Quantity<RatePerAreaUnit>
+  turf: Record<string, SheetTurf>
+  /** Plants it controls, and those it only suppresses. */
+  controls: string[]
+  suppresses: string[]
+}
+
+export interface SheetScope {
+  /** Turf columns. */
+  turf: string[]
+  /** Plants to name; all where absent. */
+  plants?: string[]
+}
+
+/** A range in another unit, the top never rounded over the label: the figures stay exact until they are written. */
+const inUnits = ({ min, max, unit }: LabelUse['rate'], to: RatePerAreaUnit) => ({
+  min: convert(min, unit, to),
+  max: convert(max, unit, to),
+  unit: to,
+})
+
+function turfMark(actives: Active[], use: LabelUse, turf: string): SheetTurf {
+  if (!use.turf.includes(turf)) return 'no'
+  const each = actives.map((a) => toleranceOf(a, turf, use.states?.[0] ?? 'growing')?.verdict)
+  if (each.some((v) => v === 'injures' || v === 'kills')) return 'no'
+  return each.every((v) => v === 'safe') ? 'safe' : 'caution'
+}
+
+/** Plants of a label: as it lists them, or as its actives do where the list was not copied. */
+function plantsOf(
+  rules: LabelRules,
+  actives: Active[],
+  purpose: LabelUse['purpose'],
+): Pick<SheetRow, 'controls' | 'suppresses'> {
+  if (rules.weeds) return rules.weeds
+  if (purpose === 'preEmergent') return { controls: [], suppresses: [] }
+  const plants = [...new Set(actives.flatMap((a) => Object.keys(a.efficacy)))]
+  const does = (plant: string, test: (e: NonNullable<ReturnType<typeof efficacyOf>>) => boolean) =>
+    actives.some((a) =>
+      weedStages.some((s) => {
+        const e = efficacyOf(a, plant, s)
+        return e !== undefined && test(e)
+      }),
+    )
+  const controls = plants.filter((p) => does(p, isControl))
+  return {
+    controls,
+    suppresses: plants.filter((p) => !controls.includes(p) && does(p, (e) => e === 'suppression')),
+  }
+}
+
+/** The shelf as one sheet: per 1,000 sq ft for spots, per acre for broadcast, metric; turf, weeds. Herbicides only. */
+export function computeSheet(labels: LabelRules[], actives: Active[], scope: SheetScope): SheetRow[] {
+  const activeOf = createActiveFinder(actives)
+  const within = (plants: string[]) => plants.filter((p) => !scope.plants || scope.plants.includes(p))
+  return labels
+    .filter((rules) => kindOf(rules) === 'herbicide')
+    .flatMap((rules) => {
+      const known = rules.actives.flatMap((a) => activeOf(a.name) ?? [])
+      const liquid = measureOfFormulation(rules.formulation) === 'volume'
+      return rules.uses
+        .filter((use) => use.turf.some((t) => scope.turf.includes(t)))
+        .map((use): SheetRow => {
+          const { controls, suppresses } = plantsOf(rules, known, use.purpose)
+          const [ounce] = unitParts(use.rate.unit)
+          return {
+            label: rules.name,
+            sample: rules.sample,
+            actives: rules.actives.map((a) => ({
+              name: a.name,
+              group: a.group ?? activeOf(a.name)?.group ?? '',
+            })),
+            purpose: use.purpose,
+            spot: inUnits(use.rate, liquid ? 'floz/1000ft2' : ounce === 'lb' ? 'lb/1000ft2' : 'oz/1000ft2'),
+            broadcast: inUnits(use.rate, liquid ? 'floz/acre' : ounce === 'lb' ? 'lb/acre' : 'oz/acre'),
+            metric: inUnits(use.rate, liquid ? 'mL/100m2' : 'g/100m2'),
+            ...(use.annualMaximum?.of === 'product' && {
+              annual: { value: use.annualMaximum.value, unit: use.annualMaximum.unit },
+            }),
+            turf: Object.fromEntries(scope.turf.map((t) => [t, turfMark(known, use, t)])),
+            controls: within(controls),
+            suppresses: within(suppresses),
+          }
+        })
+    })
+}
