@@ -3,7 +3,18 @@ import type { Calibration, Mix, Sprayer } from './bench.ts'
 import { calibration, mixOrder, sprayer } from './bench.ts'
 import { day, id, instant, list } from './field.ts'
 import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
-import { label, labelRules, type Label } from './shelf.ts'
+import {
+  filedLabelFile,
+  label,
+  labelRules,
+  labelVersion,
+  stockRow,
+  type FiledLabelFile,
+  type Label,
+  type LabelFile,
+  type LabelVersion,
+  type StockRow,
+} from './shelf.ts'
 import {
   reading,
   sign,
@@ -38,6 +49,8 @@ export interface AccountState {
   sprayers: Sprayer[]
   calibrations: Calibration[]
   labels: Label[]
+  stock: StockRow[]
+  labelFiles: LabelFile[]
   finds: Find[]
   photos: FindPhoto[]
   marks: SeasonMark[]
@@ -51,9 +64,9 @@ export interface AccountState {
 export const demoDay = Joi.object({ day: day.required() })
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 4
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans. */
-const readVersions = [1, 2, 3, accountFileVersion]
+export const accountFileVersion = 5
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels. */
+const readVersions = [1, 2, 3, 4, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
@@ -74,6 +87,9 @@ export interface AccountFile {
   sprayers: Sprayer[]
   calibrations: Calibration[]
   labels: Label[]
+  labelVersions: LabelVersion[]
+  labelFiles: FiledLabelFile[]
+  stock: StockRow[]
   mixes: Mix[]
   records: FiledRecord[]
   finds: Find[]
@@ -134,6 +150,9 @@ export const accountFile = Joi.object<AccountFile>({
   sprayers: withRow(sprayer),
   calibrations: withRow(calibration),
   labels: withRow(label),
+  labelVersions: list(labelVersion, most).default([]),
+  labelFiles: list(filedLabelFile, most).default([]),
+  stock: list(stockRow.row, most).default([]),
   mixes: list(filedMix, most).required(),
   records: list(filedRecord, most).required(),
   finds: list(find.row, most).default([]),

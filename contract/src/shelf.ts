@@ -7,10 +7,15 @@ import {
   purposes,
   signalWords,
   sites,
+  type Active,
   type LabelRules,
+  type ShelfSituation,
+  type StockPackage,
+  type Taken,
+  type TurfCheck,
 } from '@jardinero/core/shelf'
 import { turfStates } from '@jardinero/core/yard'
-import { list, name, number, rowShapes, text, unit, type Row } from './field.ts'
+import { day, id, instant, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 
 export interface Label extends Row {
   rules: LabelRules
@@ -143,3 +148,168 @@ export const labelRules = Joi.object<LabelRules>({
 })
 
 export const label = rowShapes({ rules: labelRules.required() })
+
+/** GET /api/shelf/almanac */
+export interface ShelfAlmanac {
+  actives: Active[]
+  sampleLabels: { code: string; rules: LabelRules }[]
+}
+
+/** A package of a product on the shelf. */
+export interface StockRow extends Row, Omit<StockPackage, 'id'> {
+  labelId: string
+  priceCents: number | null
+}
+export const stockRow = rowShapes({
+  labelId: id.required(),
+  amount: amount.required(),
+  boughtOn: day.required(),
+  openedOn: day.allow(null).required(),
+  counted: Joi.object({ amount: amount.required(), day: day.required() }).allow(null).required(),
+  priceCents: Joi.number().integer().min(0).max(10_000_000).allow(null).required(),
+})
+
+/** GET /api/shelf/taken: what mixes have measured out, by label. */
+export type TakenByLabel = Record<string, Taken[]>
+
+/** The label itself: its PDF or a picture of it. */
+export interface LabelFile {
+  id: string
+  labelId: string
+  name: string
+  kind: 'pdf' | 'picture'
+  bytes: number
+}
+export const labelFileRequest = Joi.object({ id: id.required(), name: name.required() })
+const labelFileFacts = {
+  id: id.required(),
+  labelId: id.required(),
+  name: name.required(),
+  kind: oneOf(['pdf', 'picture']).required(),
+  bytes: Joi.number().integer().min(1).required(),
+}
+/** A label's file in the account file, its content as base64. */
+export interface FiledLabelFile extends LabelFile {
+  picture: string
+}
+export const filedLabelFile = Joi.object<FiledLabelFile>({
+  ...labelFileFacts,
+  picture: Joi.string().base64().max(22_000_000).required(),
+})
+
+/** A label as it stood before it was changed. */
+export interface LabelVersion {
+  id: string
+  labelId: string
+  /** Counts from 1; the label as it stands is one more than the last of these. */
+  number: number
+  rules: LabelRules
+  replacedAt: string
+  replacedBy: string
+}
+export const labelVersion = Joi.object<LabelVersion>({
+  id: id.required(),
+  labelId: id.required(),
+  number: Joi.number().integer().min(1).required(),
+  rules: labelRules.required(),
+  replacedAt: instant.required(),
+  replacedBy: Joi.string().max(120).required(),
+})
+
+/** Labels as a file: see docs/label-file.md. */
+export const labelsFileFormat = 'jardinero.labels'
+export interface LabelsFile {
+  format: typeof labelsFileFormat
+  version: 1
+  labels: LabelRules[]
+}
+export const labelsFile = Joi.object<LabelsFile>({
+  format: oneOf([labelsFileFormat]).required(),
+  version: Joi.number().valid(1).required(),
+  labels: list(labelRules, 500).min(1).required(),
+})
+export interface LabelsTaken {
+  added: Label[]
+  /** Names of labels that were here already, word for word. */
+  kept: string[]
+}
+
+export const shelfSituation = Joi.object<ShelfSituation>({
+  licensed: Joi.boolean().required(),
+  site: oneOf(sites).required(),
+  places: list(Joi.string().trim().min(1).max(60), 10).required(),
+  nearVegetables: Joi.boolean().required(),
+  trees: oneOf(['none', 'near', 'over']).required(),
+})
+export const turfCheck = Joi.object<TurfCheck>({
+  madeBy: oneOf(['seed', 'sod', 'sprigs']),
+  mowings: count(100),
+  laidOn: day,
+  crown: Joi.object({ day: day.required(), green: Joi.boolean().required() }),
+})
+
+/** POST /api/shelf/check */
+export const checkRequest = Joi.object({
+  rules: labelRules.required(),
+  lawnSqFt: Joi.number().positive().max(4_356_000),
+})
+
+const code = Joi.string()
+  .pattern(/^[a-z][A-Za-z0-9]*$/)
+  .max(60)
+const pastPass = Joi.object({
+  day: day.required(),
+  actives: list(
+    Joi.object({
+      name: name.required(),
+      basis: oneOf(['ai', 'ae']).required(),
+      rate: quantity(Joi.string().valid('lb/acre', 'kg/ha')).required(),
+    }),
+    10,
+  ).required(),
+})
+/** POST /api/shelf/choose: labels asked about, else the sample labels. */
+export const chooseRequest = Joi.object({
+  day: day.required(),
+  hemisphere: oneOf(['northern', 'southern']).default('northern'),
+  belt: oneOf(['cool', 'mild', 'warm']).default('mild'),
+  turf: code.required(),
+  state: Joi.string()
+    .valid('growing', 'greeningUp', 'dormant', 'drought', 'seeded', 'aboutToSeed')
+    .required(),
+  areaSqFt: Joi.number().positive().max(4_356_000).default(1000),
+  seedingDay: day,
+  check: turfCheck,
+  passes: list(pastPass, 500).default([]),
+  neighbours: list(
+    Joi.object({ name: name.required(), turf: code.required(), state: Joi.string().max(20).required() }),
+    20,
+  ).default([]),
+  weeds: list(
+    Joi.object({
+      plant: code.required(),
+      stage: Joi.string().valid('seedling', 'leaves', 'tillers', 'flowering', 'seeding', 'mature').required(),
+      tillers: count(300).allow(null).default(null),
+      count: Joi.number().integer().min(1).max(100_000),
+    }),
+    12,
+  )
+    .min(1)
+    .required(),
+  labels: list(labelRules, 100),
+  outlook: list(
+    Joi.object({ day: day.required(), highC: Joi.number().required(), lowC: Joi.number().required() }),
+    16,
+  ).default([]),
+  situation: shelfSituation.default({
+    licensed: false,
+    site: 'homeLawn',
+    places: ['US'],
+    nearVegetables: false,
+    trees: 'none',
+  }),
+  sprayAnyway: list(code, 12).default([]),
+})
+
+/** GET /api/shelf/sheet.csv and .pdf: for the turf of one yard, or for all. */
+export const sheetRequest = Joi.object({ yardId: id, heading: Joi.string().trim().max(120).allow('') })

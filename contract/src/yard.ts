@@ -9,10 +9,12 @@ import {
 } from '@jardinero/core/yard'
 import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
 import type { SeasonWishes } from '@jardinero/core/season'
+import type { ShelfSituation, TurfCheck } from '@jardinero/core/shelf'
 import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardinero/core/soil'
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
 import { ground, timingParameters } from './soil.ts'
 import { seasonWishes } from './season.ts'
+import { shelfSituation, turfCheck } from './shelf.ts'
 
 export interface Yard extends Row {
   name: string
@@ -28,6 +30,8 @@ export interface Yard extends Row {
   verdictThresholds?: Partial<Thresholds> | null
   /** What the owner wants of the season and cannot, where anything was said. */
   seasonWishes?: SeasonWishes | null
+  /** Who sprays, on what ground, and what is beside it, where anything was said. */
+  shelfSituation?: ShelfSituation | null
 }
 
 /** A part of the yard with one turf. */
@@ -36,6 +40,8 @@ export interface Zone extends Row {
   name: string
   turf: string
   state: TurfState
+  /** What was looked at on young turf, or on turf that looks dormant. */
+  turfCheck?: TurfCheck | null
 }
 
 /** A taped section and where it lies on the plan: its own corner in feet, turned in degrees. */
@@ -85,6 +91,7 @@ export const yard = rowShapes({
     .pattern(Joi.valid(...Object.keys(verdictThresholds)), Joi.number())
     .allow(null),
   seasonWishes: seasonWishes.allow(null),
+  shelfSituation: shelfSituation.allow(null),
 })
 
 export const zone = rowShapes({
@@ -94,6 +101,7 @@ export const zone = rowShapes({
   state: Joi.string()
     .valid(...turfStates)
     .required(),
+  turfCheck: turfCheck.allow(null),
 })
 
 /** Taped lengths pass through as they came: the core says in words what is wrong with them. */

@@ -9,6 +9,7 @@ import { ledgerRoutes } from './ledger/routes.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
 import type { Config } from './platform/config.ts'
+import { acceptFiles } from './platform/files.ts'
 import { ProblemError } from './platform/problem.ts'
 import { problemHandler } from './platform/problemHandler.ts'
 import { registerSecurity } from './platform/security.ts'
@@ -18,7 +19,7 @@ import { serveWeb } from './platform/webFolder.ts'
 import { quantityRoutes } from './quantity/routes.ts'
 import { scoutCollections, scoutRoutes } from './scout/routes.ts'
 import { seasonRoutes } from './season/routes.ts'
-import { shelfCollections } from './shelf/routes.ts'
+import { shelfCollections, shelfRoutes } from './shelf/routes.ts'
 import { soilCollections, soilRoutes } from './soil/routes.ts'
 import { yardCollections, yardRoutes } from './yard/routes.ts'
 
@@ -77,11 +78,12 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
   await registerDocs(app)
 
   await app.register(async (rooms) => {
+    acceptFiles(rooms)
     for (const collection of [
       ...yardCollections,
       ...scoutCollections(clock),
       ...soilCollections(clock),
-      ...shelfCollections,
+      ...shelfCollections(clock),
       ...benchCollections,
     ])
       registerCollection(rooms, collection)
@@ -90,6 +92,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     await scoutRoutes(rooms, clock)
     soilRoutes(rooms, clock, config)
     seasonRoutes(rooms, { database, clock, wordsFor })
+    shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, clock)
     ledgerRoutes(rooms, clock)
     accountRoutes(rooms, database, config.demo, clock)

@@ -2,7 +2,7 @@ import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './a
 import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts'
 import { amendmentEntity, recordEntity } from './ledger/entities.ts'
 import { feedEntity, planEntity } from './season/entities.ts'
-import { labelEntity } from './shelf/entities.ts'
+import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/entities.ts'
 import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
 import {
   readingEntity,
@@ -33,6 +33,9 @@ export const entities = [
   sprayerEntity,
   calibrationEntity,
   labelEntity,
+  labelVersionEntity,
+  labelFileEntity,
+  stockEntity,
   mixEntity,
   recordEntity,
   amendmentEntity,

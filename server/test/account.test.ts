@@ -120,6 +120,7 @@ describe('a stranger', () => {
       ['bench/sprayers', made.sprayer],
       ['bench/calibrations', made.calibration],
       ['shelf/labels', made.label],
+      ['shelf/stock', made.stock],
       ['scout/finds', made.find],
       ['scout/marks', made.mark],
       ['soil/signs', made.sign],
@@ -156,6 +157,12 @@ describe('a stranger', () => {
       '/api/season/plans',
       '/api/season/feeds',
     ]
+    expect((await stranger.get('/api/shelf/taken')).json()).toEqual({})
+    for (const path of [`labels/${made.label}/versions`, `files/${made.labelFile}`])
+      expect((await stranger.get(`/api/shelf/${path}`)).statusCode, path).toBe(404)
+    expect((await stranger.send('DELETE', `/api/shelf/files/${made.labelFile}`)).statusCode).toBe(404)
+    expect((await stranger.get('/api/shelf/labels.json')).json().labels).toEqual([])
+    expect((await stranger.get(`/api/shelf/sheet.csv?yardId=${made.yard}`)).statusCode).toBe(404)
     for (const list of lists) expect((await stranger.get(list)).json(), list).toEqual([])
     expect((await stranger.post('/api/bench/mixes', { ...made.mixOrder, id: randomUUID() })).statusCode).toBe(
       404,
@@ -192,6 +199,9 @@ describe('a stranger', () => {
       '/api/session',
       '/api/almanac',
       '/api/yard/whereabouts',
+      '/api/shelf/almanac',
+      '/api/shelf/check',
+      '/api/shelf/choose',
       '/api/scout/almanac',
       '/api/scout/key',
       '/api/scout/cover',

@@ -26,6 +26,7 @@ export const lawn = {
   reading: { takenAt: '2026-02-27T15:00:00Z', depthCm: 5.08, temperatureC: 8.444444444444445, note: '' },
   sprayer: { name: 'Backpack', kind: 'backpack', capacityGal: 4 },
   runs: [1.25, 1.25, 1.25].map((volumeGal) => ({ areaSqFt: 1000, volumeGal, seconds: 230 })),
+  pdf: Buffer.from('%PDF-1.4\n1 0 obj<<>>endobj\ntrailer<<>>\n%%EOF\n'),
   pass: { appliedAt: '2026-02-28T15:00:00Z', applicator: 'Ada', windMph: 4, airC: 12 },
 } as const
 
@@ -57,6 +58,21 @@ export async function addLawn(visitor: Visitor) {
     note: '',
   })
   const label = await add(visitor, '/api/shelf/labels', { rules: lawn.label })
+  const stock = await add(visitor, '/api/shelf/stock', {
+    labelId: label,
+    amount: { value: 12, unit: 'oz' },
+    boughtOn: '2026-02-07',
+    openedOn: null,
+    counted: null,
+    priceCents: 3400,
+  })
+  const labelFile = randomUUID()
+  const sent = await visitor.sendBytes(
+    `/api/shelf/labels/${label}/files?id=${labelFile}&name=label.pdf`,
+    lawn.pdf,
+    'application/pdf',
+  )
+  if (sent.statusCode !== 201) throw new Error(sent.body)
   const mixOrder = {
     zoneId: zone,
     labelId: label,
@@ -141,6 +157,8 @@ export async function addLawn(visitor: Visitor) {
   const plan = await add(visitor, '/api/season/plans', planOrder)
   const feed = await add(visitor, '/api/season/feeds', { yardId: yard })
   return {
+    stock,
+    labelFile,
     plan,
     planOrder,
     feed,

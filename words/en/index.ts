@@ -8,6 +8,7 @@ import problem from './problem.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
 import scout from './scout.json' with { type: 'json' }
 import season from './season.json' with { type: 'json' }
+import shelf from './shelf.json' with { type: 'json' }
 import soil from './soil.json' with { type: 'json' }
 import today from './today.json' with { type: 'json' }
 import units from './units.json' with { type: 'json' }
@@ -25,6 +26,7 @@ export const catalogue: Catalogue = {
   ...refusal,
   ...scout,
   ...season,
+  ...shelf,
   ...soil,
   ...today,
   ...units,

@@ -50,7 +50,7 @@ export interface Words {
   sayParts: (key: string, params?: Record<string, unknown>) => SentencePart[]
   quantity: (value: number, unit: string, asIs?: boolean) => string
   /** Two quantities of one unit, the unit said once. */
-  range: (least: number, most: number, unit: string) => string
+  range: (least: number, most: number, unit: string, asIs?: boolean) => string
   number: (value: number, options?: Intl.NumberFormatOptions) => string
   /** A calendar day, with the weekday or the year where asked. */
   day: (day: string, style?: 'short' | 'weekday' | 'long') => string
@@ -90,8 +90,8 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     return message('unit.with').format({ number: shown.number, unit: say(`unit.${shown.unit}`) }) as string
   }
 
-  const range: Words['range'] = (least, most, unit) => {
-    const [low, high] = [least, most].map((value) => presentQuantity(value, unit, reader))
+  const range: Words['range'] = (least, most, unit, asIs = false) => {
+    const [low, high] = [least, most].map((value) => presentQuantity(value, unit, reader, asIs))
     return say('unit.range', { least: low!.number, most: high!.number, unit: say(`unit.${high!.unit}`) })
   }
 

@@ -29,12 +29,17 @@ export interface SheetScope {
   plants?: string[]
 }
 
-/** A range in another unit, the top never rounded over the label: the figures stay exact until they are written. */
-const inUnits = ({ min, max, unit }: LabelUse['rate'], to: RatePerAreaUnit) => ({
-  min: convert(min, unit, to),
-  max: convert(max, unit, to),
-  unit: to,
-})
+/** To three digits, as it is written: the least rounded up, the most cut, so that no printed figure leaves the label. */
+function written(value: number, round: (v: number) => number): number {
+  const scale = 10 ** (2 - Math.floor(Math.log10(value)))
+  return Number((round(Number((value * scale).toPrecision(12))) / scale).toPrecision(3))
+}
+
+/** A range in another unit, as it is written. Where three digits hold no figure between the two, the most stands for both. */
+function inUnits({ min, max, unit }: LabelUse['rate'], to: RatePerAreaUnit) {
+  const top = written(convert(max, unit, to), Math.floor)
+  return { min: Math.min(top, written(convert(min, unit, to), Math.ceil)), max: top, unit: to }
+}
 
 function turfMark(actives: Active[], use: LabelUse, turf: string): SheetTurf {
   if (!use.turf.includes(turf)) return 'no'

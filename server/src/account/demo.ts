@@ -7,6 +7,7 @@ import { makeMix } from '../bench/mixing.ts'
 import { recordPass } from '../ledger/records.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
+import { addShelf } from './demoShelf.ts'
 import { addReadings, addWater } from './demoSoil.ts'
 import type { StoredPerson } from './entities.ts'
 
@@ -106,8 +107,7 @@ async function addBench(scope: AccountScope): Promise<void> {
       runs,
       note: '',
     })
-  for (const { code, rules } of almanac.sampleLabels)
-    await scope.add('label', { id: demoId(`label ${code}`), rules })
+  await addShelf(scope)
 }
 
 /** Last year, as it was: two halves on each lawn. */
@@ -213,6 +213,9 @@ const tables = [
   'record_amendment',
   'application_record',
   'mix',
+  'stock_package',
+  'label_file',
+  'label_version',
   'label',
   'calibration',
   'sprayer',

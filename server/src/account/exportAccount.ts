@@ -7,9 +7,11 @@ import {
 } from '@jardinero/contract/account'
 import type { StoredAmendment, StoredRecord } from '../ledger/entities.ts'
 import type { FindPhoto } from '@jardinero/contract/scout'
+import type { LabelFile } from '@jardinero/contract/shelf'
 import { toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readPicture } from '../scout/photos.ts'
+import { readLabelFile } from '../shelf/files.ts'
 
 async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   const amendments = new Map<string, FiledRecord['amendments']>()
@@ -33,6 +35,13 @@ async function filedPhotos(scope: AccountScope): Promise<AccountFile['photos']> 
   return filed
 }
 
+async function filedLabelFiles(scope: AccountScope): Promise<AccountFile['labelFiles']> {
+  const filed: AccountFile['labelFiles'] = []
+  for (const file of (await scope.find('label_file')).map(toWire<LabelFile>))
+    filed.push({ ...file, picture: (await readLabelFile(scope, file.id)).picture.toString('base64') })
+  return filed
+}
+
 /** The whole account as one file. */
 export async function exportAccount(scope: AccountScope, now: Date): Promise<AccountFile> {
   const rows = async <T>(entity: string) => (await scope.find(entity)).map(toWire<T>)
@@ -48,6 +57,9 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     sprayers: await rows('sprayer'),
     calibrations: await rows('calibration'),
     labels: await rows('label'),
+    labelVersions: await rows('label_version'),
+    labelFiles: await filedLabelFiles(scope),
+    stock: await rows('stock_package'),
     mixes: await rows<Mix>('mix'),
     records: await filedRecords(scope),
     finds: await rows('plant_find'),

@@ -1,12 +1,12 @@
 import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
-import { checkLabel } from '@jardinero/core/shelf'
 import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
 import { checkSection } from '@jardinero/core/yard'
 import type { Programme, SeasonWishes } from '@jardinero/core/season'
 import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
+import { refusalsOf } from '../shelf/labelsFile.ts'
 import { checkFiledPlans, programmeHere, wishesHere } from './filedPlans.ts'
 
 type Filed = Record<string, unknown> & { id: string }
@@ -21,6 +21,9 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'sprayers', entity: 'sprayer', refs: {} },
   { part: 'calibrations', entity: 'calibration', refs: { sprayerId: 'sprayers' } },
   { part: 'labels', entity: 'label', refs: {} },
+  { part: 'labelVersions', entity: 'label_version', refs: { labelId: 'labels' } },
+  { part: 'labelFiles', entity: 'label_file', refs: { labelId: 'labels' } },
+  { part: 'stock', entity: 'stock_package', refs: { labelId: 'labels' } },
   { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
   { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
   { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
@@ -58,7 +61,7 @@ function checkFile(file: AccountFile): Refusal[] {
     })
   }
   file.sections.forEach((s, i) => faults.push(...checkSection(s, `sections.${i}`)))
-  file.labels.forEach((l, i) => faults.push(...checkLabel(l.rules, `labels.${i}.rules`)))
+  file.labels.forEach((l, i) => faults.push(...refusalsOf(l.rules, `labels.${i}.rules`)))
   const inside = (part: string, found: Refusal[]) =>
     faults.push(...found.map((f) => ({ ...f, field: `${part}.${f.field}` })))
   file.readings.forEach((r, i) => inside(`readings.${i}`, checkReading(r)))

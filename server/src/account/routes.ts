@@ -36,6 +36,8 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     sprayers: await rows('sprayer'),
     calibrations: await rows('calibration'),
     labels: await rows('label'),
+    stock: await rows('stock_package'),
+    labelFiles: await rows('label_file'),
     finds: await rows('plant_find'),
     photos: await rows('find_photo'),
     marks: await rows('season_mark'),

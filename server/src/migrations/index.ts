@@ -2,6 +2,13 @@ import { First1760000000001 } from './0001-first.ts'
 import { Scout1764000000002 } from './0002-scout.ts'
 import { Soil1764000000003 } from './0003-soil.ts'
 import { Season1764000000004 } from './0004-season.ts'
+import { Shelf1764000000005 } from './0005-shelf.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
-export const migrations = [First1760000000001, Scout1764000000002, Soil1764000000003, Season1764000000004]
+export const migrations = [
+  First1760000000001,
+  Scout1764000000002,
+  Soil1764000000003,
+  Season1764000000004,
+  Shelf1764000000005,
+]

@@ -13,6 +13,8 @@ export interface Collection {
   shapes: { create: Joi.ObjectSchema; patch: Joi.ObjectSchema; row: Joi.ObjectSchema }
   /** What the core has to say of a row before it is stored, the fields named as in the row. */
   check?: (row: Record<string, unknown>, scope: AccountScope) => Refusal[] | Promise<Refusal[]>
+  /** Keeps the row as it stood before a change, inside the change's transaction. */
+  replaced?: (before: Record<string, unknown>, by: string, scope: AccountScope) => Promise<void>
 }
 
 type Wire = Record<string, unknown> & { id: string; version: number }
@@ -67,7 +69,9 @@ export function registerCollection(app: FastifyInstance, collection: Collection)
         const before = toWire<Wire>(await scope.get(entity, id))
         await refuseFaults(collection, { ...before, ...patch }, scope)
         try {
-          return toWire(await scope.change(entity, id, version, patch as never))
+          const after = toWire<Wire>(await scope.change(entity, id, version, patch as never))
+          await collection.replaced?.(before, request.person!.name, scope)
+          return after
         } catch (error) {
           if (error instanceof ProblemError && error.extra.current)
             throw new ProblemError('staleEdit', [], { current: toWire(error.extra.current) })

@@ -4,11 +4,11 @@ import Joi from 'joi'
 import sharp from 'sharp'
 import * as wire from '@jardinero/contract/scout'
 import { toWire } from '../platform/collection.ts'
+import { mostFileBytes } from '../platform/files.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredPhoto } from './entities.ts'
 
-const mostBytes = 15 * 1024 * 1024
 const mostPixels = 60_000_000
 const mostPhotos = 6
 /** Longest side of what is kept, pixels. */
@@ -89,11 +89,6 @@ const params = Joi.object({ id: Joi.string().uuid().required() })
 const tags = ['scout']
 
 export async function photoRoutes(app: FastifyInstance): Promise<void> {
-  app.addContentTypeParser(
-    ['image/jpeg', 'image/png', 'image/webp', 'image/heic', 'image/gif', 'application/octet-stream'],
-    { parseAs: 'buffer', bodyLimit: mostBytes },
-    (_request, body, done) => done(null, body),
-  )
   app.post(
     '/api/scout/finds/:id/photos',
     {
@@ -104,7 +99,7 @@ export async function photoRoutes(app: FastifyInstance): Promise<void> {
         querystring: wire.photoRequest,
         body: Joi.binary().required(),
       },
-      bodyLimit: mostBytes,
+      bodyLimit: mostFileBytes,
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {

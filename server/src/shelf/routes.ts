@@ -1,13 +1,103 @@
-import { label } from '@jardinero/contract/shelf'
-import { checkLabel, type LabelRules } from '@jardinero/core/shelf'
+import type { FastifyInstance } from 'fastify'
+import { almanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/shelf'
+import type { MassUnit, VolumeUnit } from '@jardinero/core/quantity'
+import { checkPackage, findContradictions, type LabelRules, type StockPackage } from '@jardinero/core/shelf'
+import type { Reader, Words } from '@jardinero/words'
+import { accountToday } from '../account/today.ts'
+import type { Clock } from '../platform/clock.ts'
 import type { Collection } from '../platform/collection.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { chooseFor, type ChooseOrder } from './choose.ts'
+import { labelFileRoutes } from './files.ts'
+import { labelsFileRoutes, refusalsOf } from './labelsFile.ts'
+import { sheetRoutes } from './sheet.ts'
+import { keepVersion, versionRoutes } from './versions.ts'
 
-export const shelfCollections: Collection[] = [
+export const shelfCollections = (clock: Clock): Collection[] => [
   {
     room: 'shelf',
     path: 'labels',
     entity: 'label',
-    shapes: label,
-    check: (row) => checkLabel(row['rules'] as LabelRules),
+    shapes: wire.label,
+    check: (row) => refusalsOf(row['rules'] as LabelRules),
+    replaced: keepVersion(clock),
+  },
+  {
+    room: 'shelf',
+    path: 'stock',
+    entity: 'stock_package',
+    shapes: wire.stockRow,
+    check: async (row, scope) => {
+      const [label] = await scope.find<wire.Label>('label', { id: row['labelId'] as string })
+      if (!label) return [{ code: 'labelMissing', field: 'labelId', params: {} }]
+      return checkPackage(row as unknown as StockPackage, label.rules)
+    },
   },
 ]
+
+interface TakenRow {
+  labelId: string
+  day: string
+  value: number
+  unit: MassUnit | VolumeUnit
+}
+/** What mixes have measured out, by label. */
+async function readTaken(scope: AccountScope): Promise<wire.TakenByLabel> {
+  const rows: TakenRow[] = await scope.manager.query(
+    `SELECT label_id AS "labelId", to_char(day, 'YYYY-MM-DD') AS day,
+       (result->'measured'->>'value')::float8 AS value, result->'measured'->>'unit' AS unit
+     FROM mix WHERE account_id = $1 ORDER BY day`,
+    [scope.accountId],
+  )
+  const taken: wire.TakenByLabel = {}
+  for (const { labelId, day, value, unit } of rows)
+    (taken[labelId] ??= []).push({ day, amount: { value, unit } })
+  return taken
+}
+
+export interface ShelfParts {
+  clock: Clock
+  wordsFor: (reader: Reader) => Words
+}
+
+export function shelfRoutes(app: FastifyInstance, { clock, wordsFor }: ShelfParts): void {
+  const tags = ['shelf']
+  app.get(
+    '/api/shelf/almanac',
+    { schema: { tags, summary: 'Actives and sample labels' }, config: { open: true } },
+    (): wire.ShelfAlmanac => ({ actives: almanac.actives, sampleLabels: almanac.sampleLabels }),
+  )
+  app.get(
+    '/api/shelf/taken',
+    { schema: { tags, summary: 'Product measured out by mixes, by label' } },
+    (request) => app.scoped(request, readTaken),
+  )
+  app.post(
+    '/api/shelf/check',
+    {
+      schema: { tags, summary: 'Contradictions inside one label', body: wire.checkRequest },
+      config: { open: true },
+    },
+    (request) => {
+      const { rules, lawnSqFt } = request.body as { rules: LabelRules; lawnSqFt?: number }
+      return { findings: findContradictions(rules, almanac.actives, lawnSqFt ? { lawnSqFt } : {}) }
+    },
+  )
+  app.post(
+    '/api/shelf/choose',
+    {
+      schema: {
+        tags,
+        summary: 'The smallest safe set that controls what is there',
+        body: wire.chooseRequest,
+      },
+      config: { open: true },
+    },
+    (request) => chooseFor(request.body as ChooseOrder),
+  )
+  versionRoutes(app)
+  labelFileRoutes(app)
+  labelsFileRoutes(app)
+  sheetRoutes(app, { wordsFor, today: (scope) => accountToday(scope, 'UTC', clock) })
+}

@@ -17,6 +17,7 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     timingParameters: column.jsonOrNull,
     verdictThresholds: column.jsonOrNull,
     seasonWishes: column.jsonOrNull,
+    shelfSituation: column.jsonOrNull,
   },
   uniques: [accountKey],
   foreignKeys: [ofAccount],
@@ -24,7 +25,14 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
 
 export const zoneEntity = new EntitySchema<Owned<Zone>>({
   name: 'zone',
-  columns: { ...rowColumns, yardId: column.uuid, name: column.text, turf: column.text, state: column.text },
+  columns: {
+    ...rowColumns,
+    yardId: column.uuid,
+    name: column.text,
+    turf: column.text,
+    state: column.text,
+    turfCheck: column.jsonOrNull,
+  },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'yardId'] }],
   foreignKeys: [belongsTo('yard', 'yardId')],

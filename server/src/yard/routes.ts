@@ -122,7 +122,7 @@ export function yardRoutes(app: FastifyInstance): void {
   )
   app.get(
     '/api/almanac',
-    { schema: { tags, summary: 'Turf types, climates, actives and sample labels' }, config: { open: true } },
-    () => almanac,
+    { schema: { tags, summary: 'Turf types, climates and barriers' }, config: { open: true } },
+    () => ({ turf: almanac.turf, climates: almanac.climates, barriers: almanac.barriers }),
   )
 }

@@ -59,7 +59,8 @@ export function useWords() {
     has: (key: string) => session.words.has(key),
     parts: (key: string, params?: Record<string, unknown>) => session.words.sayParts(key, params),
     quantity: (value: number, unit: string, asIs?: boolean) => session.words.quantity(value, unit, asIs),
-    range: (least: number, most: number, unit: string) => session.words.range(least, most, unit),
+    range: (least: number, most: number, unit: string, asIs?: boolean) =>
+      session.words.range(least, most, unit, asIs),
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
     /** A month's short name alone. */

@@ -1,0 +1,126 @@
+import { randomUUID } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
+import type { FastifyInstance } from 'fastify'
+import Papa from 'papaparse'
+import { almanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/shelf'
+import type { Refusal } from '@jardinero/core/quantity'
+import { findContradictions, kindOf, type LabelRules } from '@jardinero/core/shelf'
+import { toWire } from '../platform/collection.ts'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+/** What makes a label unfit to keep. */
+export const refusalsOf = (rules: LabelRules, at = 'rules'): Refusal[] =>
+  findContradictions(rules, almanac.actives, { at })
+    .filter((f) => f.weight === 'refuse')
+    .map(({ weight: _, ...refusal }) => refusal)
+
+const labelsOf = async (scope: AccountScope): Promise<wire.Label[]> =>
+  (await scope.find('label')).map(toWire<wire.Label>).sort((a, b) => (a.rules.name < b.rules.name ? -1 : 1))
+
+async function exportLabels(scope: AccountScope): Promise<wire.LabelsFile> {
+  const labels = await labelsOf(scope)
+  return { format: wire.labelsFileFormat, version: 1, labels: labels.map((l) => l.rules) }
+}
+
+/** Takes labels in, all or none; one that is here already, word for word, stays. @throws ProblemError refused with every fault and its place */
+async function importLabels(scope: AccountScope, { labels }: wire.LabelsFile): Promise<wire.LabelsTaken> {
+  const faults = labels.flatMap((rules, i) => refusalsOf(rules, `labels.${i}`))
+  if (faults.length) throw new ProblemError('refused', faults.slice(0, 50))
+  const here = await labelsOf(scope)
+  const taken: wire.LabelsTaken = { added: [], kept: [] }
+  for (const rules of labels) {
+    if ([...here, ...taken.added].some((l) => isDeepStrictEqual(l.rules, rules))) taken.kept.push(rules.name)
+    else taken.added.push(toWire((await scope.add('label', { id: randomUUID(), rules } as never)).row))
+  }
+  return taken
+}
+
+const listColumns = [
+  'name',
+  'kind',
+  'sample',
+  'formulation',
+  'registration',
+  'actives',
+  'groups',
+  'turf',
+  'purpose',
+  'rate_min',
+  'rate_max',
+  'rate_unit',
+  'annual_max',
+  'annual_unit',
+  'annual_of',
+  'interval_days',
+  'passes_a_year',
+  'seeding_interval_days',
+  'dry_hours',
+  'signal_word',
+  'restricted_use',
+] as const
+
+/** One line a line of directions; labels without directions have one line of their own. */
+function listRows(rules: LabelRules): unknown[][] {
+  const head = [
+    rules.name,
+    kindOf(rules),
+    rules.sample,
+    rules.formulation,
+    rules.registration ?? '',
+    rules.actives
+      .map((a) => `${a.name} ${a.strength.value} ${a.strength.unit} ${a.strength.basis}`)
+      .join('; '),
+    rules.actives.map((a) => a.group ?? '').join('; '),
+  ]
+  const tail = [rules.seedingIntervalDays ?? '', rules.dryHours ?? '', rules.signalWord, rules.restrictedUse]
+  if (!rules.uses.length) return [[...head, ...Array<string>(10).fill(''), ...tail]]
+  return rules.uses.map((use) => [
+    ...head,
+    use.turf.join(' '),
+    use.purpose,
+    use.rate.min,
+    use.rate.max,
+    use.rate.unit,
+    use.annualMaximum?.value ?? '',
+    use.annualMaximum?.unit ?? '',
+    use.annualMaximum?.of ?? '',
+    use.minimumIntervalDays ?? '',
+    use.applicationsPerYear ?? '',
+    ...tail,
+  ])
+}
+
+const tags = ['shelf']
+export function labelsFileRoutes(app: FastifyInstance): void {
+  app.get(
+    '/api/shelf/labels.json',
+    { schema: { tags, summary: 'All labels as one file' } },
+    (request, reply) =>
+      app.scoped(request, (scope) => {
+        void reply.header('content-disposition', 'attachment; filename="labels.json"')
+        return exportLabels(scope)
+      }),
+  )
+  app.get(
+    '/api/shelf/labels.csv',
+    { schema: { tags, summary: 'Labels as a list, one line a line of directions' } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="labels.csv"')
+        const labels = await labelsOf(scope)
+        return Papa.unparse(
+          { fields: [...listColumns], data: labels.flatMap((l) => listRows(l.rules)) },
+          { escapeFormulae: true, newline: '\r\n' },
+        )
+      }),
+  )
+  app.post(
+    '/api/shelf/labels.json',
+    { schema: { tags, summary: 'Take labels in from a file', body: wire.labelsFile } },
+    (request) => app.scoped(request, (scope) => importLabels(scope, request.body as wire.LabelsFile)),
+  )
+}

@@ -1,0 +1,183 @@
+import type { FastifyInstance } from 'fastify'
+import Papa from 'papaparse'
+import pdfmake from 'pdfmake'
+import { almanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/shelf'
+import type { Yard, Zone } from '@jardinero/contract/yard'
+import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
+import type { Reader, Words } from '@jardinero/words'
+import type { AccountScope } from '../platform/scope.ts'
+
+const face = {
+  normal: 'Helvetica',
+  bold: 'Helvetica-Bold',
+  italics: 'Helvetica-Oblique',
+  bolditalics: 'Helvetica-BoldOblique',
+}
+/** The standard fonts go by name; nothing is fetched or read from disk. */
+pdfmake.setFonts({ Helvetica: face })
+pdfmake.setUrlAccessPolicy(() => false)
+pdfmake.setLocalAccessPolicy((path) => Object.values(face).includes(path))
+
+interface Sheet {
+  heading: string
+  turf: string[]
+  rows: SheetRow[]
+}
+
+/** The sheet of one yard's turf, or of all turf for a firm. */
+async function readSheet(
+  scope: AccountScope,
+  { yardId, heading }: { yardId?: string; heading?: string },
+): Promise<Sheet> {
+  const yard = yardId ? await scope.get<Yard>('yard', yardId) : undefined
+  const zones = yard ? await scope.find<Zone>('zone', { yardId: yard.id } as Partial<Zone>) : []
+  const turf = yard ? [...new Set(zones.map((z) => z.turf))] : almanac.turf.map((t) => t.code)
+  const labels = await scope.find<wire.Label>('label', {}, { createdAt: 'ASC' } as never)
+  const { name } = await scope.manager.findOneByOrFail<{ id: string; name: string }>('account', {
+    id: scope.accountId,
+  })
+  return {
+    heading: heading || yard?.name || name,
+    turf,
+    rows: computeSheet(
+      labels.map((l) => l.rules),
+      almanac.actives,
+      { turf },
+    ),
+  }
+}
+
+const csvColumns = [
+  'label',
+  'actives',
+  'groups',
+  'purpose',
+  'per_1000_sq_ft_min',
+  'per_1000_sq_ft_max',
+  'per_1000_unit',
+  'per_acre_min',
+  'per_acre_max',
+  'per_acre_unit',
+  'per_100_m2_min',
+  'per_100_m2_max',
+  'per_100_m2_unit',
+]
+function sheetCsv({ turf, rows }: Sheet): string {
+  const range = (r: SheetRow['spot']) => [r.min, r.max, r.unit]
+  return Papa.unparse(
+    {
+      fields: [...csvColumns, ...turf, 'controls', 'suppresses'],
+      data: rows.map((r) => [
+        r.label,
+        r.actives.map((a) => a.name).join('; '),
+        r.actives.map((a) => a.group).join('; '),
+        r.purpose,
+        ...range(r.spot),
+        ...range(r.broadcast),
+        ...range(r.metric),
+        ...turf.map((t) => r.turf[t]),
+        r.controls.join(' '),
+        r.suppresses.join(' '),
+      ]),
+    },
+    { escapeFormulae: true, newline: '\r\n' },
+  )
+}
+
+/** The standard fonts know no minus sign and no thin marks. */
+const plain = (text: string): string =>
+  text.replaceAll('−', '-').replaceAll('≤', '<=').replaceAll('\u202f', ' ')
+
+function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): Promise<Buffer> {
+  const { say } = words
+  const text = (key: string, params = {}) => plain(say(key, params))
+  const range = (r: SheetRow['spot']) => plain(words.range(r.min, r.max, r.unit, true))
+  const names = (plants: string[]) => plants.map((p) => text(`plant.${p}`)).join(', ')
+  const headCells = ['label', 'actives', 'spot', 'broadcast', 'metric'].map((c) => text(`shelf.sheet.${c}`))
+  const body = rows.map((r) => [
+    { text: [{ text: r.label, bold: true }, r.sample ? `\n${text('shelf.sheet.sample')}` : ''] },
+    r.actives.map((a) => text('shelf.sheet.active', { name: a.name, group: a.group })).join('\n'),
+    range(r.spot),
+    range(r.broadcast),
+    range(r.metric),
+    turf
+      .filter((t) => r.turf[t] !== 'no')
+      .map((t) => text(`shelf.sheet.turf.${r.turf[t]}`, { turf: t }))
+      .join(', '),
+    [
+      r.purpose === 'preEmergent' ? text('shelf.sheet.preEmergent') : names(r.controls),
+      r.suppresses.length ? text('shelf.sheet.suppresses', { plants: names(r.suppresses) }) : '',
+    ]
+      .filter(Boolean)
+      .join('\n'),
+  ])
+  return pdfmake
+    .createPdf({
+      pageOrientation: 'landscape',
+      pageSize: 'LETTER',
+      pageMargins: [28, 32, 28, 40],
+      defaultStyle: { font: 'Helvetica', fontSize: 7.5 },
+      info: { title: text('shelf.sheet.title', { heading }) },
+      footer: (page: number, pages: number) => ({
+        text: text('shelf.sheet.footer', { page, pages }),
+        alignment: 'center',
+        margin: [28, 12],
+        fontSize: 7,
+      }),
+      content: [
+        { text: text('shelf.sheet.title', { heading }), fontSize: 15, bold: true },
+        { text: text('shelf.sheet.says', { day: today }), margin: [0, 3, 0, 8] },
+        {
+          table: {
+            headerRows: 1,
+            dontBreakRows: false,
+            widths: [72, 92, 62, 62, 62, 96, '*'],
+            body: [
+              [...headCells, text('shelf.sheet.turf'), text('shelf.sheet.weeds')].map((h) => ({
+                text: h,
+                bold: true,
+              })),
+              ...body,
+            ],
+          },
+          layout: 'lightHorizontalLines',
+        },
+      ],
+    })
+    .getBuffer()
+}
+
+export interface SheetParts {
+  wordsFor: (reader: Reader) => Words
+  today: (scope: AccountScope) => Promise<string>
+}
+
+const tags = ['shelf']
+export function sheetRoutes(app: FastifyInstance, { wordsFor, today }: SheetParts): void {
+  const query = { querystring: wire.sheetRequest }
+  app.get(
+    '/api/shelf/sheet.csv',
+    { schema: { tags, summary: 'The shelf on one sheet, as CSV', ...query } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="shelf-sheet.csv"')
+        return sheetCsv(await readSheet(scope, request.query as { yardId?: string }))
+      }),
+  )
+  app.get(
+    '/api/shelf/sheet.pdf',
+    { schema: { tags, summary: 'The shelf on one sheet, as PDF', ...query } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const sheet = await readSheet(scope, request.query as { yardId?: string; heading?: string })
+        const pdf = await sheetPdf(sheet, wordsFor(request.person!), await today(scope))
+        void reply
+          .type('application/pdf')
+          .header('content-disposition', 'attachment; filename="shelf-sheet.pdf"')
+        return reply.serializer((bytes) => bytes as never).send(pdf)
+      }),
+  )
+}

@@ -1,0 +1,49 @@
+import { randomUUID } from 'node:crypto'
+import { isDeepStrictEqual } from 'node:util'
+import type { FastifyInstance } from 'fastify'
+import Joi from 'joi'
+import type { LabelVersion } from '@jardinero/contract/shelf'
+import type { LabelRules } from '@jardinero/core/shelf'
+import type { Clock } from '../platform/clock.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import type { StoredLabelVersion } from './entities.ts'
+
+/** The versions of a label that stood before, the oldest first. @throws ProblemError notFound */
+async function versionsOf(scope: AccountScope, labelId: string): Promise<LabelVersion[]> {
+  await scope.get('label', labelId)
+  const stored = await scope.find<StoredLabelVersion>('label_version', { labelId }, { number: 'ASC' })
+  return stored.map(({ accountId: _, ...version }) => version)
+}
+
+/** Keeps a label as it stood, when its rules were changed. */
+export const keepVersion =
+  (clock: Clock) =>
+  async (before: Record<string, unknown>, by: string, scope: AccountScope): Promise<void> => {
+    const { id: labelId, rules } = before as { id: string; rules: LabelRules }
+    const now = await scope.get<{ id: string; rules: LabelRules }>('label', labelId)
+    if (isDeepStrictEqual(now.rules, rules)) return
+    const number = (await versionsOf(scope, labelId)).length + 1
+    await scope.manager.insert('label_version', {
+      id: randomUUID(),
+      accountId: scope.accountId,
+      labelId,
+      number,
+      rules,
+      replacedAt: clock().toISOString(),
+      replacedBy: by,
+    })
+  }
+
+export function versionRoutes(app: FastifyInstance): void {
+  app.get(
+    '/api/shelf/labels/:id/versions',
+    {
+      schema: {
+        tags: ['shelf'],
+        summary: 'A label as it stood before each change',
+        params: Joi.object({ id: Joi.string().uuid().required() }),
+      },
+    },
+    (request) => app.scoped(request, (scope) => versionsOf(scope, (request.params as { id: string }).id)),
+  )
+}
