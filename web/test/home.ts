@@ -14,6 +14,7 @@ import { usePlantStore } from '../src/scout/usePlants.ts'
 import { useAccount } from '../src/kit/account.ts'
 import { useSeason } from '../src/kit/season.ts'
 import { useSession } from '../src/kit/session.ts'
+import { useShelf } from '../src/shelf/shelfStore.ts'
 
 const catalogue = await loadWholeCatalogue('en')
 
@@ -87,6 +88,8 @@ export const homeState = (): AccountState => ({
     },
   ],
   labels: [{ id: 'l', version: 1, rules }],
+  stock: [],
+  labelFiles: [],
   finds: [],
   photos: [],
   marks: [],
@@ -190,10 +193,12 @@ export async function atHome({
   account.almanac = almanac
   account.loaded = true
   usePlantStore().almanac = plantAlmanac
+  useShelf().almanac = { actives: almanac.actives, sampleLabels: almanac.sampleLabels }
+  useShelf().loaded = true
   useSeason().readings = readings
   useSeason().records = records
   const blank = { template: '<i />' }
-  const names = ['today', 'yard', 'scout', 'soil', 'season', 'bench', 'ledger', 'you']
+  const names = ['today', 'yard', 'scout', 'soil', 'season', 'shelf', 'bench', 'ledger', 'you']
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: name === 'today' ? '/' : `/${name}`, name, component: blank })),

@@ -17,7 +17,7 @@ import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 
 const CalibrationForm = defineAsyncComponent(() => import('./CalibrationForm.vue'))
-const LabelForm = defineAsyncComponent(() => import('./LabelForm.vue'))
+const LabelEditor = defineAsyncComponent(() => import('../shelf/editor/LabelEditor.vue'))
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
 const SprayerForm = defineAsyncComponent(() => import('./SprayerForm.vue'))
 const bench = useBench()
@@ -117,11 +117,12 @@ async function recorded(): Promise<void> {
           :sprayer-id="bench.sprayer.value!.id"
           @done="(row) => ((editing = undefined), row && (bench.choices.value.calibrationId = row.id))"
         />
-        <LabelForm
+        <LabelEditor
           v-else
           :key="editing.id ?? 'new'"
           :label="account.state.labels.find((l) => l.id === editing!.id)"
-          :turf="bench.zone.value?.turf ?? ''"
+          :turf="bench.zone.value ? [bench.zone.value.turf] : []"
+          :lawn-sq-ft="bench.request.value?.areaSqFt"
           @done="(row) => ((editing = undefined), row && (bench.choices.value.labelId = row.id))"
         />
       </template>

@@ -1,5 +1,6 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import { useRoute } from 'vue-router'
 import type { Mix as KeptMix } from '@jardinero/contract/bench'
 import {
   chooseTool,
@@ -19,7 +20,7 @@ import {
   type RatePerAreaUnit,
   type VolumeUnit,
 } from '@jardinero/core/quantity'
-import { computeYearUse, measureOfFormulation } from '@jardinero/core/shelf'
+import { computeYearUse, kindOf, measureOfFormulation } from '@jardinero/core/shelf'
 import { useAccount } from '../kit/account.ts'
 import { newId, send } from '../kit/api.ts'
 import { useSession } from '../kit/session.ts'
@@ -52,6 +53,10 @@ export function useBench() {
     serializer: { read: (v) => JSON.parse(v) as Progress, write: JSON.stringify },
   })
   const mixId = ref(newId())
+  /** What another station sent along. */
+  const { label: sentLabel, zone: sentZone } = useRoute().query
+  if (typeof sentLabel === 'string') choices.value.labelId = sentLabel
+  if (typeof sentZone === 'string') choices.value.zoneId = sentZone
 
   const measured = computed(() => zones.value.filter((z) => areas.value.get(z.id)))
   const zone = computed(() => measured.value.find((z) => z.id === choices.value.zoneId) ?? measured.value[0])
@@ -63,18 +68,18 @@ export function useBench() {
     () =>
       account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId) ?? account.state.sprayers[0],
   )
-  const labels = computed(() => account.state.labels)
+  const labels = computed(() => account.state.labels.filter((l) => kindOf(l.rules) === 'herbicide'))
   const label = computed(
     () =>
       labels.value.find((l) => l.id === choices.value.labelId) ??
       labels.value.find((l) => l.rules.uses.some((u) => u.turf.includes(zone.value?.turf ?? ''))) ??
       labels.value[0],
   )
-  const use = computed(
-    () =>
-      label.value?.rules.uses.find((u) => u.turf.includes(zone.value?.turf ?? '')) ??
-      label.value?.rules.uses[0],
-  )
+  const use = computed(() => {
+    const uses = label.value?.rules.uses ?? []
+    const forTurf = uses.filter((u) => u.turf.includes(zone.value?.turf ?? ''))
+    return forTurf.find((u) => !u.states || u.states.includes(zone.value!.state)) ?? forTurf[0] ?? uses[0]
+  })
 
   /** Half-way between the label's least and most, rounded down: a start to change from. */
   const rate = computed<Quantity<RatePerAreaUnit> | undefined>(() => {
@@ -187,6 +192,7 @@ export function useBench() {
     rate,
     tool,
     tools,
+    request,
     outcome,
     yearUse,
     missing,

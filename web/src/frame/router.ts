@@ -9,6 +9,7 @@ export const stations = [
   { name: 'scout', key: '2' },
   { name: 'soil', key: '3' },
   { name: 'season', key: '4' },
+  { name: 'shelf', key: '5' },
   { name: 'bench', key: '6' },
   { name: 'ledger', key: '8' },
 ] as const
@@ -19,6 +20,7 @@ const routes: RouteRecordRaw[] = [
   { path: '/scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
   { path: '/soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },
   { path: '/season', name: 'season', component: () => import('../season/SeasonStation.vue') },
+  { path: '/shelf', name: 'shelf', component: () => import('../shelf/ShelfStation.vue') },
   { path: '/bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
   { path: '/ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
   { path: '/you', name: 'you', component: () => import('./YouPage.vue') },

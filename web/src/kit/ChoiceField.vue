@@ -22,6 +22,7 @@ const model = defineModel<T | undefined>({ required: true })
       :options="options"
       option-value="value"
       option-label="label"
+      :filter="filter"
       :invalid="invalid"
       size="small"
     />

@@ -10,6 +10,8 @@ withDefaults(
     hint?: string
     type?: string
     autocomplete?: string
+    /** Id of a list of known answers. */
+    list?: string
   }>(),
   { type: 'text' },
 )
@@ -25,6 +27,7 @@ const model = defineModel<string>({ required: true })
       :invalid="invalid"
       :aria-describedby="described"
       :autocomplete="autocomplete ?? 'off'"
+      :list="list"
       size="small"
     />
   </FieldRow>

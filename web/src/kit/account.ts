@@ -18,6 +18,7 @@ const paths: Record<Part, string> = {
   sprayers: 'bench/sprayers',
   calibrations: 'bench/calibrations',
   labels: 'shelf/labels',
+  stock: 'shelf/stock',
   finds: 'scout/finds',
   marks: 'scout/marks',
   signs: 'soil/signs',
@@ -34,6 +35,8 @@ const emptyState = (): AccountState => ({
   sprayers: [],
   calibrations: [],
   labels: [],
+  stock: [],
+  labelFiles: [],
   finds: [],
   photos: [],
   marks: [],
@@ -46,7 +49,7 @@ const emptyState = (): AccountState => ({
 /** The account's things as the server has them. Changed only by what the server answers. */
 export const useAccount = defineStore('account', () => {
   const state = ref<AccountState>(emptyState())
-  const almanac = ref<Almanac>({ turf: [], climates: [], barriers: [], sampleLabels: [] })
+  const almanac = ref<Almanac>({ turf: [], climates: [], barriers: [] })
   const loaded = ref(false)
 
   async function load(): Promise<void> {

@@ -1,6 +1,5 @@
 import type { Belt } from '@jardinero/core/scout'
 import type { BarrierActive } from '@jardinero/core/season'
-import type { LabelRules } from '@jardinero/core/shelf'
 
 /** The reference data as the server gives it out. */
 export interface Almanac {
@@ -15,5 +14,4 @@ export interface Almanac {
     timeZone: string
   }[]
   barriers: BarrierActive[]
-  sampleLabels: { code: string; rules: LabelRules }[]
 }

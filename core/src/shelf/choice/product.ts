@@ -88,6 +88,7 @@ export function judgeProduct(
     cautions: [],
     turf: turfVerdicts(known, rules, [...grounds, ...neighbours]),
     uses: new Map<string, LabelUse>(),
+    passesMade: 0,
     marks,
   }
   if (kindOf(rules) !== 'herbicide')
@@ -101,6 +102,7 @@ export function judgeProduct(
     }
 
   const uses = new Map<string, LabelUse>()
+  let passesMade = 0
   const refusals: Refusal[] = [
     ...unknown.map((a) => because('activeNotKnown', { active: a.name, label: rules.name })),
     ...checkPlace(rules, known, situation),
@@ -109,6 +111,7 @@ export function judgeProduct(
     const answer = judgeGround(rules, known, ground, { day, purpose: purpose ?? 'postEmergent' })
     refusals.push(...answer.refusals)
     if (answer.use) uses.set(ground.id, answer.use)
+    passesMade = Math.max(passesMade, answer.limits.yearUse?.passes ?? 0)
   }
   refusals.push(...checkBeside(known, situation))
   const weather = judgeWeather(rules, known, outlook, day)
@@ -139,6 +142,7 @@ export function judgeProduct(
     marks,
     turf: empty.turf,
     uses,
+    passesMade,
   }
 }
 

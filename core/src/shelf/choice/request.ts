@@ -127,6 +127,8 @@ export interface JudgedProduct {
   turf: Map<string, 'safe' | 'caution' | 'injures' | 'kills' | 'notOnLabel' | 'notKnown'>
   /** Line of its directions that holds on each ground. */
   uses: Map<string, LabelUse>
+  /** Passes with its actives this year, where most were made. */
+  passesMade: number
 }
 
 /** A set of products that goes down together. */

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import StationPage from '../kit/StationPage.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import OtherWays from './OtherWays.vue'
+import QuestionRests from './QuestionRests.vue'
+import ShelfGrid from './ShelfGrid.vue'
+import TankPanel from './TankPanel.vue'
+import WhyPanel from './WhyPanel.vue'
+import { useChoice } from './useChoice.ts'
+
+/** What clears this lawn: the answer, the grid behind it, the set, and what else would do. */
+const router = useRouter()
+const account = useAccount()
+const shelf = useChoice()
+const { choice, sentence, columns } = shelf
+const { say } = useWords()
+const picked = ref<{ product: string; plant: string }>()
+const open = (at: string) => router.push({ name: 'shelf', query: { at } })
+const judged = computed(() => columns.value.find((j) => j.product.id === picked.value?.product))
+const tank = computed(() => choice.value?.tank ?? choice.value?.later?.tank)
+</script>
+
+<template>
+  <StationPage>
+    <template #answer>{{ say(sentence.code, sentence.params) }}</template>
+    <template #actions>
+      <Button v-if="!account.state.labels.length" :label="say('shelf.copyFirst')" @click="open('label')" />
+      <Button
+        v-else-if="sentence.code === 'shelf.answer.nothingFound'"
+        :label="say('shelf.scoutFirst')"
+        @click="router.push({ name: 'scout' })"
+      />
+      <button class="link" @click="open('labels')">{{ say('shelf.labels') }}</button>
+      <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
+    </template>
+    <template v-if="choice && shelf.weeds.value.length">
+      <ShelfGrid :shelf="shelf" :picked="picked" @pick="(product, plant) => (picked = { product, plant })" />
+      <p v-if="!picked" class="quiet small">{{ say('shelf.pickHint') }}</p>
+      <WhyPanel v-if="judged && picked" :judged="judged" :plant="picked.plant" />
+      <TankPanel v-if="tank" :shelf="shelf" :tank="tank" />
+      <p v-for="u in choice.uncovered" :key="u.plant" class="stop">
+        {{ say('shelf.uncovered', { plant: u.plant, best: u.best?.product.rules.name ?? 'none' }) }}
+      </p>
+      <OtherWays :shelf="shelf" />
+    </template>
+    <p class="caution small">{{ say('shelf.caution') }}</p>
+    <template #rests><QuestionRests :shelf="shelf" /></template>
+  </StationPage>
+</template>
+
+<style scoped>
+.caution {
+  color: var(--ember-text);
+  margin-top: 1.2rem;
+}
+</style>

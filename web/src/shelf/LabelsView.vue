@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import type { LabelsFile } from '@jardinero/contract/shelf'
+import { kindOf } from '@jardinero/core/shelf'
+import FigureText from '../kit/FigureText.vue'
+import StationPage from '../kit/StationPage.vue'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
+import { useShelf } from './shelfStore.ts'
+import { useStock } from './useStock.ts'
+
+/** Everything on the shelf: the labels copied, what is left of each, and the way in and out as files. */
+const router = useRouter()
+const account = useAccount()
+const shelf = useShelf()
+const { say } = useWords()
+const { stockOf } = useStock()
+const form = useForm()
+const taken = ref<string>()
+const open = (at?: string, label?: string) =>
+  router.push({ name: 'shelf', query: { ...(at && { at }), ...(label && { label }) } })
+const rows = computed(() =>
+  account.state.labels
+    .map((label) => ({ label, stock: stockOf(label) }))
+    .toSorted(
+      (a, b) =>
+        Number(Boolean(b.stock)) - Number(Boolean(a.stock)) ||
+        a.label.rules.name.localeCompare(b.label.rules.name),
+    ),
+)
+const owned = computed(() => rows.value.filter((r) => r.stock && r.stock.left.value > 0).length)
+async function takeIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement
+  const [file] = input.files ?? []
+  input.value = ''
+  taken.value = undefined
+  if (!file) return
+  let content: LabelsFile
+  try {
+    content = JSON.parse(await file.text()) as LabelsFile
+  } catch {
+    form.refuse({ code: 'notLabelFile', field: 'file', params: { given: file.name } })
+    return
+  }
+  form.clear()
+  await form.save(async () => {
+    const { added, kept } = await shelf.takeLabels(content)
+    taken.value = say('shelf.takenIn', { added: added.length, kept: kept.length })
+  })
+}
+</script>
+
+<template>
+  <StationPage>
+    <template #answer>{{ say('shelf.labels.answer', { count: rows.length, owned }) }}</template>
+    <template #actions>
+      <Button :label="say('shelf.copyAnother')" @click="open('label')" />
+      <button class="link" @click="open()">{{ say('shelf.backToChoice') }}</button>
+      <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
+    </template>
+    <table class="rows">
+      <thead>
+        <tr>
+          <th>{{ say('shelf.sheet.label') }}</th>
+          <th>{{ say('shelf.sheet.actives') }}</th>
+          <th>{{ say('shelf.left') }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ label, stock } in rows" :key="label.id">
+          <td>
+            <button class="link" @click="open('label', label.id)">{{ label.rules.name }}</button>
+            <span v-if="label.rules.sample" class="sample">{{ say('bench.sample') }}</span>
+          </td>
+          <td>
+            {{
+              kindOf(label.rules) === 'herbicide'
+                ? label.rules.actives
+                    .map((a) => say('shelf.sheet.active', { name: a.name, group: a.group ?? '?' }))
+                    .join(', ')
+                : say(`labelKind.${kindOf(label.rules)}`)
+            }}
+          </td>
+          <td>
+            <FigureText v-if="stock" :figure="stock.left" :title="say('shelf.left')" />
+            <span v-else class="quiet">{{ say('shelf.stock.notHere') }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <template #rests>
+      <h3>{{ say('shelf.files') }}</h3>
+      <p>
+        <a class="link" href="/api/shelf/labels.json" download>{{ say('shelf.filesJson') }}</a>
+      </p>
+      <p>
+        <a class="link" href="/api/shelf/labels.csv" download>{{ say('shelf.filesCsv') }}</a>
+      </p>
+      <label class="small"
+        >{{ say('shelf.takeIn') }} <input type="file" accept="application/json,.json" @change="takeIn"
+      /></label>
+      <p v-if="taken" role="status">{{ taken }}</p>
+      <ul v-if="form.faults.value.length" class="stop small" role="alert">
+        <li v-for="(f, i) in form.faults.value.slice(0, 8)" :key="i">{{ f.field }}: {{ f.detail }}</li>
+      </ul>
+      <p v-else-if="form.problem.value" class="stop small" role="alert">{{ form.problem.value.detail }}</p>
+    </template>
+  </StationPage>
+</template>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { createActiveFinder } from '@jardinero/core/shelf'
+import ChoiceField from '../../kit/ChoiceField.vue'
+import NumberField from '../../kit/NumberField.vue'
+import TextField from '../../kit/TextField.vue'
+import { useWords } from '../../kit/session.ts'
+import { useOptions } from '../../kit/useOptions.ts'
+import { useShelf } from '../shelfStore.ts'
+import { emptyActive, type ActiveDraft } from './labelDraft.ts'
+
+/** What is in the product: each active with its strength. A known name brings its group and basis along. */
+defineProps<{ measure: 'mass' | 'volume'; at: (...fields: string[]) => string | undefined }>()
+const actives = defineModel<ActiveDraft[]>({ required: true })
+const { say } = useWords()
+const options = useOptions()
+const shelf = useShelf()
+const activeOf = computed(() => createActiveFinder(shelf.almanac.actives))
+function named(active: ActiveDraft, name: string): void {
+  active.name = name
+  const known = activeOf.value(name)
+  if (known) Object.assign(active, { group: known.group, basis: known.basis })
+}
+</script>
+
+<template>
+  <div v-for="(a, i) in actives" :key="i" class="pair">
+    <TextField
+      :model-value="a.name"
+      :label="say('label.active')"
+      :fault="at(`actives.${i}.name`)"
+      list="known-actives"
+      @update:model-value="named(a, $event)"
+    />
+    <NumberField
+      v-model="a.strength"
+      :label="say('label.strength')"
+      :fault="at(`actives.${i}.strength`, `actives.${i}.strength.value`)"
+    />
+    <ChoiceField
+      v-model="a.unit"
+      :label="say('label.unit')"
+      :options="options(['percent', 'lb/gal', 'g/L'], 'unit')"
+    />
+    <ChoiceField
+      v-model="a.basis"
+      :label="say('label.basis')"
+      :options="options(['ai', 'ae'], 'label.basis')"
+    />
+    <TextField v-model="a.group" :label="say('label.group')" :fault="at(`actives.${i}.group`)" />
+    <button v-if="actives.length > 1" type="button" class="link small" @click="actives.splice(i, 1)">
+      {{ say('label.dropActive', { name: a.name || String(i + 1) }) }}
+    </button>
+  </div>
+  <datalist id="known-actives">
+    <option v-for="a in shelf.almanac.actives" :key="a.name" :value="a.name" />
+  </datalist>
+  <button
+    v-if="actives.length < 6"
+    type="button"
+    class="link small"
+    @click="actives.push(emptyActive(measure))"
+  >
+    {{ say('label.addActive') }}
+  </button>
+</template>

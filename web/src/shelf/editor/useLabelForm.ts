@@ -1,0 +1,110 @@
+import { computed, ref } from 'vue'
+import type { Label } from '@jardinero/contract/shelf'
+import type { Refusal } from '@jardinero/core/quantity'
+import {
+  findContradictions,
+  measureOfFormulation,
+  type Finding,
+  type Formulation,
+  type LabelRules,
+} from '@jardinero/core/shelf'
+import { useRowForm } from '../../kit/useRowForm.ts'
+import { useShelf } from '../shelfStore.ts'
+import { amountUnits, draftOf, rateUnits, strengthUnits } from './labelDraft.ts'
+import { rulesOf } from './rulesOfDraft.ts'
+
+export interface LabelFormParts {
+  label?: Label | undefined
+  /** Ticked on a new label. */
+  turf: string[]
+  /** The lawn it is copied for: a total can be told from a rate by it. */
+  lawnSqFt?: number | undefined
+  done: (saved?: Label) => void
+}
+
+const blank = (field: string, absent: boolean): Refusal[] =>
+  absent ? [{ code: 'missing', field: `rules.${field}`, params: {} }] : []
+
+/** Fields that were left empty and may not be. */
+function blanksOf({
+  kind,
+  name,
+  actives,
+  uses,
+  additive,
+  packages = [],
+  coverage = [],
+  spots = [],
+}: LabelRules): Refusal[] {
+  const amounts = {
+    packages: packages.map((p) => p.priceCents),
+    coverage: coverage.map((c) => c.areaSqFt),
+    spots: spots.map((s) => s.waterGal),
+  }
+  const lines = { packages, coverage, spots }
+  return [
+    ...blank('name', !name.trim()),
+    ...actives.flatMap((a, i) => [
+      ...blank(`actives.${i}.name`, !a.name.trim()),
+      ...blank(`actives.${i}.strength`, Number.isNaN(a.strength.value)),
+    ]),
+    ...(kind ? [] : uses).flatMap((u, i) => [
+      ...blank(`uses.${i}.rate.min`, Number.isNaN(u.rate.min)),
+      ...blank(`uses.${i}.rate.max`, Number.isNaN(u.rate.max)),
+      ...blank(`uses.${i}.turf`, !u.turf.length),
+    ]),
+    ...(additive
+      ? [
+          ...blank('additive.rate.min', Number.isNaN(additive.rate.min)),
+          ...blank('additive.rate.max', Number.isNaN(additive.rate.max)),
+        ]
+      : []),
+    ...(['packages', 'coverage', 'spots'] as const).flatMap((part) =>
+      lines[part].flatMap(({ amount }, i) =>
+        blank(`${part}.${i}`, Number.isNaN(amount.value) || Number.isNaN(amounts[part][i]!)),
+      ),
+    ),
+  ]
+}
+
+/** A label on its way from paper: the draft, what is wrong with it as it is typed, and its saving. */
+export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
+  const shelf = useShelf()
+  const draft = ref(draftOf(label?.rules, turf))
+  const measure = computed(() => measureOfFormulation(draft.value.formulation))
+  const rules = computed(() => rulesOf(draft.value))
+  const blanks = computed(() => blanksOf(rules.value))
+  /** What is not typed yet is no contradiction. */
+  const findings = computed<Finding[]>(() => {
+    const empty = blanks.value.map((b) => b.field!)
+    return findContradictions(rules.value, shelf.almanac.actives, lawnSqFt ? { lawnSqFt } : {}).filter(
+      (f) => !empty.some((e) => e === f.field || e.startsWith(`${f.field}.`) || f.field.startsWith(`${e}.`)),
+    )
+  })
+  const row = useRowForm({
+    part: 'labels',
+    row: label,
+    fields: () => ({ rules: rules.value }),
+    check: () => [...blanks.value, ...findings.value.filter((f) => f.weight === 'refuse')],
+    done,
+  })
+  const at = (...fields: string[]) => row.form.faultAt(...fields.map((f) => `rules.${f}`))
+
+  /** Another measure: units of the old one would be wrong everywhere. */
+  function takeFormulation(formulation: Formulation | undefined): void {
+    if (!formulation) return
+    const before = measure.value
+    draft.value.formulation = formulation
+    const now = measureOfFormulation(formulation)
+    if (now === before) return
+    for (const a of draft.value.actives) a.unit = strengthUnits[now][0]!
+    for (const u of draft.value.uses) u.unit = u.annualUnit = rateUnits[now][0]!
+    for (const list of [draft.value.packages, draft.value.coverage, draft.value.spots])
+      for (const line of list) line.unit = amountUnits[now][0]!
+  }
+  function takeSample(code: string | undefined): void {
+    const sample = shelf.almanac.sampleLabels.find((l) => l.code === code)
+    if (sample) draft.value = draftOf(structuredClone(sample.rules))
+  }
+  return { draft, measure, findings, row, at, takeFormulation, takeSample }
+}
