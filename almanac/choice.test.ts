@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from 'vitest'
-import { createActiveFinder, computeExpectation, type Pass } from '@jardinero/core/shelf'
+import { chooseProducts, createActiveFinder, computeExpectation, type Pass } from '@jardinero/core/shelf'
 import { almanac } from './src/index.ts'
-import { choiceOf, markOf, tankOf, whyNot, type Situation } from './test/situation.ts'
+import { choiceOf, markOf, requestOf, tankOf, whyNot, type Situation } from './test/situation.ts'
 
 const fescue = { turf: 'tallFescue', day: '2026-05-12' } satisfies Partial<Situation>
 const once = (name: string, basis: 'ai' | 'ae', value: number, day = '2026-04-28'): Pass[] => [
@@ -587,7 +587,12 @@ describe('between tanks', () => {
       shelf: ['crannock', 'brackwell'],
     })
     expect(choice.tank).toBeUndefined()
-    expect(choice.uncovered.map((u) => u.plant)).toEqual(['smoothCrabgrass', 'dandelion'])
+    // Days apart, each in a tank of its own, they may.
+    expect(choice.split?.map((t) => [t.actives, [...t.by.keys()]])).toEqual([
+      [['fenoxaprop-P-ethyl'], ['smoothCrabgrass']],
+      [['2,4-D dimethylammonium'], ['dandelion']],
+    ])
+    expect(choice.uncovered).toEqual([])
   })
   it('warns of the other grass of the yard', () => {
     const choice = choiceOf({
@@ -604,6 +609,43 @@ describe('between tanks', () => {
   it('on cool and warm turf together takes only what both stand', () => {
     const one = choiceOf({ ...fescue, weeds: [['yellowNutsedge', 'leaves']], shelf: ['wenlow', 'rushollow'] })
     expect(tankOf(one)).toEqual(['rushollow'])
+  })
+})
+
+describe('shelf first', () => {
+  const weeds: Situation['weeds'] = [['dandelion'], ['yellowNutsedge', 'leaves']]
+  const withSources = (sources: Record<string, 'owned' | 'copied' | 'sample'>) => {
+    const request = requestOf({ ...fescue, weeds, shelf: Object.keys(sources) })
+    return chooseProducts({
+      ...request,
+      products: request.products.map((p) => ({ ...p, source: sources[p.id]! })),
+    })
+  }
+  it('takes the blend that is there before the single active that has to be bought, and says the smaller set', () => {
+    const choice = withSources({ tressock: 'owned', rushollow: 'owned', brackwell: 'sample' })
+    expect(tankOf(choice)).toEqual(['rushollow', 'tressock'])
+    expect(choice.toBuy?.products.map((p) => p.product.id).sort()).toEqual(['brackwell', 'rushollow'])
+    expect(choice.tank?.cents).toBe(0)
+  })
+  it('buys only what is missing, in the cheapest packages that hold enough', () => {
+    const choice = withSources({ rushollow: 'owned', brackwell: 'copied', tressock: 'sample' })
+    expect(tankOf(choice)).toEqual(['brackwell', 'rushollow'])
+    expect(choice.tank?.cents).toBe(1400)
+  })
+  it('waits some days for what is at hand before it sends anyone shopping', () => {
+    const request = requestOf({
+      ...fescue,
+      weeds: [['dandelion']],
+      highF: [44, 46, 56, 60, 60, 60, 60],
+      shelf: ['brackwell', 'fernhold'],
+    })
+    const choice = chooseProducts({
+      ...request,
+      products: request.products.map((p) => ({ ...p, source: p.id === 'brackwell' ? 'owned' : 'sample' })),
+    })
+    expect(choice.tank).toBeUndefined()
+    expect(choice.later).toMatchObject({ day: '2026-05-14', tank: { actives: ['2,4-D dimethylammonium'] } })
+    expect(choice.toBuy?.actives).toEqual(['2,4-D-2-ethylhexyl'])
   })
 })
 

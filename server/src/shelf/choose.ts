@@ -88,6 +88,8 @@ const choiceWire = (choice: Choice) => ({
   needs: choice.needs,
   gentler: choice.gentler,
   ...(choice.tank && { tank: tankWire(choice.tank) }),
+  ...(choice.split && { split: choice.split.map(tankWire) }),
+  ...(choice.toBuy && { toBuy: tankWire(choice.toBuy) }),
   others: choice.others.map(tankWire),
   uncovered: choice.uncovered.map(({ plant, best }) => ({
     plant,

@@ -16,12 +16,17 @@ import { useChoice } from './useChoice.ts'
 const router = useRouter()
 const account = useAccount()
 const shelf = useChoice()
-const { choice, sentence, columns } = shelf
+const { choice, tanks, sentence, columns } = shelf
 const { say } = useWords()
 const picked = ref<{ product: string; plant: string }>()
 const open = (at: string) => router.push({ name: 'shelf', query: { at } })
 const judged = computed(() => columns.value.find((j) => j.product.id === picked.value?.product))
-const tank = computed(() => choice.value?.tank ?? choice.value?.later?.tank)
+/** The first product of the set, where its label is at hand. */
+const toBench = computed(() => {
+  if (choice.value?.later && !choice.value.tank) return undefined
+  const first = tanks.value[0]?.products.find((p) => p.product.source !== 'sample')
+  return first && { label: first.product.id, zone: shelf.treated.value[0]?.id }
+})
 </script>
 
 <template>
@@ -34,6 +39,11 @@ const tank = computed(() => choice.value?.tank ?? choice.value?.later?.tank)
         :label="say('shelf.scoutFirst')"
         @click="router.push({ name: 'scout' })"
       />
+      <Button
+        v-else-if="toBench"
+        :label="say('shelf.toBench')"
+        @click="router.push({ name: 'bench', query: toBench })"
+      />
       <button class="link" @click="open('labels')">{{ say('shelf.labels') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>
@@ -41,7 +51,7 @@ const tank = computed(() => choice.value?.tank ?? choice.value?.later?.tank)
       <ShelfGrid :shelf="shelf" :picked="picked" @pick="(product, plant) => (picked = { product, plant })" />
       <p v-if="!picked" class="quiet small">{{ say('shelf.pickHint') }}</p>
       <WhyPanel v-if="judged && picked" :judged="judged" :plant="picked.plant" />
-      <TankPanel v-if="tank" :shelf="shelf" :tank="tank" />
+      <TankPanel v-for="(t, i) in tanks" :key="i" :shelf="shelf" :tank="t" />
       <p v-for="u in choice.uncovered" :key="u.plant" class="stop">
         {{ say('shelf.uncovered', { plant: u.plant, best: u.best?.product.rules.name ?? 'none' }) }}
       </p>

@@ -12,7 +12,8 @@ const emit = defineEmits<{ pick: [product: string, plant: string] }>()
 const { say } = useWords()
 const choice = computed(() => props.shelf.choice.value!)
 const columns = computed(() => props.shelf.columns.value)
-const tank = computed(() => choice.value.tank ?? choice.value.later?.tank)
+const tanks = computed(() => props.shelf.tanks.value)
+const reliedOn = (code: string) => tanks.value.map((t) => t.by.get(code)).find(Boolean)
 const rows = computed(() => {
   const codes = [...new Set(props.shelf.weeds.value.map((w) => w.plant))]
   const needed = (code: string) => choice.value.needs.includes(code)
@@ -25,15 +26,14 @@ const rows = computed(() => {
     .toSorted((a, b) => Number(b.needed) - Number(a.needed))
 })
 const turfs = computed(() => [...new Set(props.shelf.treated.value.map((z) => z.turf))])
-const isChosen = (j: JudgedProduct) => Boolean(tank.value?.products.includes(j))
+const isChosen = (j: JudgedProduct) =>
+  tanks.value.some((t) => t.products.some((p) => p.product.id === j.product.id))
 const track = computed(() =>
-  tank.value
-    ? trackOf(
-        rows.value.map((r) => tank.value!.by.get(r.code)),
-        columns.value,
-        turfs.value.length,
-      )
-    : undefined,
+  trackOf(
+    rows.value.map((r) => reliedOn(r.code)),
+    columns.value,
+    turfs.value.length,
+  ),
 )
 const markOf = (j: JudgedProduct, code: string) => {
   const mark = j.marks.get(code)?.mark ?? 'no'

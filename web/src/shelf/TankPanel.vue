@@ -119,7 +119,7 @@ const money = (cents: number) => number(cents / 100, { style: 'currency', curren
         >{{ say('shelf.toBench') }}</RouterLink
       >
     </article>
-    <p v-if="tank.cents" class="quiet small">{{ say('shelf.cost', { cost: money(tank.cents) }) }}</p>
+    <p v-if="tank.cents" class="quiet small cost">{{ say('shelf.cost', { cost: money(tank.cents) }) }}</p>
   </section>
 </template>
 
@@ -140,6 +140,9 @@ article {
 .expect {
   border-left: 3px solid var(--wheat);
   padding-left: 0.6rem;
+}
+.cost {
+  grid-column: 1 / -1;
 }
 .cautions {
   color: var(--ember-text);

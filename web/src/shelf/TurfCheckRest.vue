@@ -26,7 +26,7 @@ const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
 </script>
 
 <template>
-  <section>
+  <section v-if="zone.state === 'seeded' || zone.state === 'dormant'">
     <template v-if="zone.state === 'seeded'">
       <ChoiceField
         :model-value="zone.turfCheck?.madeBy ?? 'seed'"

@@ -18,14 +18,14 @@ export function trackOf(
   rowsAbove: number,
 ): Track | undefined {
   const points = relied.flatMap((product, i): [number, number][] => {
-    const column = product ? columns.indexOf(product) : -1
+    const column = columns.findIndex((c) => c.product.id === product?.product.id)
     if (column < 0) return []
     return [[nameWidth + (column + 0.5) * columnWidth, headHeight + (rowsAbove + i + 0.5) * rowHeight]]
   })
   const [first] = points
   if (!first) return undefined
   const path = points.reduce((d, [x, y], i) => {
-    if (i === 0) return `M${x} ${headHeight}V${y}`
+    if (i === 0) return `M${x} ${headHeight + rowsAbove * rowHeight}V${y}`
     const [px, py] = points[i - 1]!
     if (px === x) return `${d}V${y}`
     const half = (py + y) / 2

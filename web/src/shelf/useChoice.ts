@@ -5,6 +5,7 @@ import {
   computeExpectation,
   type Choice,
   type JudgedProduct,
+  type Tank,
 } from '@jardinero/core/shelf'
 import { useSession, useWords } from '../kit/session.ts'
 import { useShelf } from './shelfStore.ts'
@@ -33,10 +34,15 @@ export function useChoice() {
   const where = computed(() => list(question.treated.value.map((z) => z.name)))
   const isForWeeds = (j: JudgedProduct) => !j.refusals.some((r) => notForWeedsUp.has(r.code))
 
+  /** What goes down, pass by pass: one tank, or several where their labels clash, or what waits for the weather. */
+  const tanks = computed<Tank[]>(() => {
+    const { tank, split, later } = choice.value ?? {}
+    return tank ? [tank] : (split ?? (later ? [later.tank] : []))
+  })
   /** Columns of the grid: the chosen, then what could be used, then what cannot; samples only where they are chosen. */
   const columns = computed(() => {
-    const { judged = [], tank, later } = choice.value ?? {}
-    const chosen = (tank ?? later?.tank)?.products.map((p) => p.product.id) ?? []
+    const { judged = [] } = choice.value ?? {}
+    const chosen = tanks.value.flatMap((t) => t.products.map((p) => p.product.id))
     const isChosen = (j: JudgedProduct) => chosen.includes(j.product.id)
     const controls = (j: JudgedProduct) => [...j.marks.values()].filter((m) => m.mark === 'controls').length
     return judged
@@ -85,6 +91,6 @@ export function useChoice() {
       choice.value?.later && !choice.value.tank ? choice.value.later.day : question.request.value!.day
     return computeExpectation(j.product.rules, use, { day: on, activeOf: activeOf.value, made: j.passesMade })
   }
-  return { ...question, choice, columns, sentence, where, list, plants, expectationOf }
+  return { ...question, choice, tanks, columns, sentence, where, list, plants, expectationOf }
 }
 export type ShelfChoice = ReturnType<typeof useChoice>

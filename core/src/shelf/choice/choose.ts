@@ -3,7 +3,7 @@ import { createActiveFinder } from '../active.ts'
 import { bestAct, needsSpray, rankAnswers, type RankedAnswer } from './answers.ts'
 import { judgeProduct } from './product.ts'
 import type { ChoiceRequest, ChoiceWeed, JudgedProduct, Tank } from './request.ts'
-import { createClashTest, findOtherTanks, findTank, type ClashTest } from './tank.ts'
+import { createClashTest, findOtherTanks, findSplit, findTank, type ClashTest, type Weigh } from './tank.ts'
 
 /** Weeds in one choice: a yard with more is answered for the twelve that need it most. */
 export const mostWeeds = 12
@@ -19,6 +19,8 @@ export interface Choice {
   tank?: Tank
   /** A smaller or better set that would have to be bought, where the shelf alone also does it. */
   toBuy?: Tank
+  /** The passes it takes where no single tank holds the set: its labels clash. */
+  split?: Tank[]
   others: Tank[]
   /** Weeds of `needs` that nothing usable controls, with the best that is there. */
   uncovered: { plant: string; best?: JudgedProduct }[]
@@ -27,40 +29,24 @@ export interface Choice {
   answers: RankedAnswer[]
 }
 
-const atMost: Record<'owned' | 'copied' | 'sample', JudgedProduct['product']['source'][]> = {
-  owned: ['owned'],
-  copied: ['owned', 'copied'],
-  sample: ['owned', 'copied', 'sample'],
-}
-const steps = ['owned', 'copied', 'sample'] as const
-const upTo = (judged: JudgedProduct[], step: (typeof steps)[number]) =>
-  judged.filter((j) => atMost[step].includes(j.product.source))
+/** What is owned before what has to be bought, and that before what is only known as a sample; then the actives. */
+const shelfFirst: Weigh = ({ product }, actives) =>
+  actives + { owned: 0, copied: 10, sample: 100 }[product.source]
+const activesOnly: Weigh = (_, actives) => actives
+const needsSample = (tank: Tank): boolean => tank.products.some((p) => p.product.source === 'sample')
 
-/** The first of owned, copied and sample products that has a tank for all these plants. */
-function firstTank(
-  judged: JudgedProduct[],
-  plants: string[],
-  request: ChoiceRequest,
-  doClash: ClashTest,
-): Tank | undefined {
-  for (const step of steps) {
-    const tank = findTank(upTo(judged, step), plants, request, doClash)
-    if (tank) return tank
-  }
-  return undefined
+interface Search {
+  request: ChoiceRequest
+  doClash: ClashTest
 }
 
-/** As if on a day ahead, when the weather lets more products down. */
-function laterTank(
-  judged: JudgedProduct[],
-  plants: string[],
-  request: ChoiceRequest,
-  doClash: ClashTest,
-): Choice['later'] {
-  const days = [...new Set(judged.flatMap((j) => j.opensOn ?? []))].sort()
+/** As if on a day ahead, when the weather lets more of one's own labels down. */
+function laterTank(judged: JudgedProduct[], plants: string[], { request, doClash }: Search): Choice['later'] {
+  const own = judged.filter((j) => j.product.source !== 'sample')
+  const days = [...new Set(own.flatMap((j) => j.opensOn ?? []))].sort()
   for (const day of days) {
-    const then = judged.map((j) => (j.opensOn && j.opensOn <= day ? { ...j, refusals: [] } : j))
-    const tank = firstTank(then, plants, request, doClash)
+    const then = own.map((j) => (j.opensOn && j.opensOn <= day ? { ...j, refusals: [] } : j))
+    const tank = findTank(then, plants, { request, doClash, weigh: shelfFirst })
     if (tank) return { day, tank }
   }
   return undefined
@@ -73,8 +59,8 @@ function bestPartial(judged: JudgedProduct[], plant: string): JudgedProduct | un
   return best && level(best) ? best : undefined
 }
 
-const sameSet = (a: Tank, b: Tank) =>
-  a.products.length === b.products.length && a.products.every((p) => b.products.includes(p))
+/** Verdicts on plants that are not there today. */
+const gone = new Set(['died', 'notUp', 'ownTurf'])
 
 /** One line a plant: where it was found twice, the older and larger speaks for it. */
 function onePerPlant(weeds: ChoiceWeed[]): ChoiceWeed[] {
@@ -109,10 +95,17 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
   const doClash = createClashTest()
   const open = judged.filter((j) => !j.refusals.length)
   const coverable = needs.filter((plant) => open.some((j) => j.marks.get(plant)?.mark === 'controls'))
-  const tank = coverable.length ? firstTank(judged, coverable, request, doClash) : undefined
-  const ideal = tank && findTank(judged, coverable, request, doClash)
-  const later = laterTank(judged, needs, request, doClash)
-  const gained = later && (!tank || coverable.length < needs.length) ? later : undefined
+  const search = { request, doClash }
+  const now = findTank(judged, coverable, { ...search, weigh: shelfFirst })
+  const ideal = findTank(judged, coverable, { ...search, weigh: activesOnly })
+  const ahead = laterTank(judged, needs, search)
+  const waits = ahead && (!now || coverable.length < needs.length || needsSample(now)) ? ahead : undefined
+  // Buying what nobody has copied yet does not come before waiting some days for what is at hand.
+  const tank = now && needsSample(now) && waits ? undefined : now
+  const toBuy = tank ? ideal && ideal.actives.length < tank.actives.length && ideal : now
+  const split = now ? undefined : findSplit(judged, coverable, { ...search, weigh: shelfFirst })
+  const relied = [...(tank ? [tank] : (split ?? (waits ? [waits.tank] : [])))]
+  const present = weeds.filter((w) => !gone.has(bestAct(w)?.because ?? ''))
   return {
     judged,
     needs,
@@ -121,15 +114,16 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
       return act && !needs.includes(w.plant) ? [{ plant: w.plant, act }] : []
     }),
     ...(tank && { tank }),
-    ...(ideal && !sameSet(ideal, tank) && ideal.actives.length < tank.actives.length && { toBuy: ideal }),
-    others: tank ? findOtherTanks(tank, judged, coverable, request, doClash) : [],
+    ...(toBuy && { toBuy }),
+    ...(split && { split }),
+    others: tank ? findOtherTanks(tank, judged, coverable, { ...search, weigh: shelfFirst }) : [],
     uncovered: needs
-      .filter((plant) => !coverable.includes(plant) || !tank)
+      .filter((plant) => !relied.some((t) => t.by.has(plant)))
       .map((plant) => {
         const best = bestPartial(judged, plant)
         return { plant, ...(best && { best }) }
       }),
-    ...(gained && { later: gained }),
-    answers: rankAnswers(weeds, judged, tank),
+    ...(waits && { later: waits }),
+    answers: rankAnswers(present.length ? present : weeds, judged, tank),
   }
 }

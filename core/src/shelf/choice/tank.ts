@@ -47,6 +47,14 @@ export function createClashTest(): ClashTest {
   }
 }
 
+/** What a product counts in the cover, more than nothing; its distinct actives are given. */
+export type Weigh = (judged: JudgedProduct, actives: number) => number
+export interface TankSearch {
+  request: ChoiceRequest
+  doClash: ClashTest
+  weigh: Weigh
+}
+
 const sourceRank = { owned: 0, copied: 1, sample: 2 } as const
 const young = new Set(['seedling', 'leaves'])
 
@@ -104,14 +112,13 @@ function asTank(products: JudgedProduct[], plants: string[], request: ChoiceRequ
 }
 
 /**
- * The smallest set of usable products that controls every plant named: fewest actives, then fewest products; ties by
+ * The smallest set of usable products that controls every plant named: lightest by the weight given, then fewest products; ties by
  * what they do, by groups used here before, by harm to the other grass of the yard, by what is owned, by price.
  */
 export function findTank(
   judged: JudgedProduct[],
   plants: string[],
-  request: ChoiceRequest,
-  doClash: ClashTest,
+  { request, doClash, weigh }: TankSearch,
 ): Tank | undefined {
   if (!plants.length) return undefined
   const open = judged.filter((j) => !j.refusals.length)
@@ -123,7 +130,7 @@ export function findTank(
   )
   const sets = open.map((j, i): CoverSet => ({
     covers: level[i]!.reduce((bits, l, w) => (l ? bits | (1 << w) : bits), 0),
-    weight: Math.max(1, new Set(activesOf(j.product)).size),
+    weight: weigh(j, Math.max(1, new Set(activesOf(j.product)).size)),
     clashes: (other) => doClash(j, open[other]!),
   }))
   const own = open.map((j) => ({
@@ -152,6 +159,29 @@ export function findTank(
   )
 }
 
+/** Two labels with one active are never combined, neither in one tank nor in two. */
+const sharesActive: ClashTest = (a, b) =>
+  a !== b && findClash(a.product.rules, b.product.rules)?.code === 'sameActiveTwice'
+
+/** The smallest set where no single tank holds it: as few passes as its clashes ask for, days apart. */
+export function findSplit(judged: JudgedProduct[], plants: string[], search: TankSearch): Tank[] | undefined {
+  const whole = findTank(judged, plants, { ...search, doClash: sharesActive })
+  if (!whole) return undefined
+  const passes: JudgedProduct[][] = []
+  for (const product of whole.products) {
+    const room = passes.find((pass) => pass.every((p) => !search.doClash(p, product)))
+    if (room) room.push(product)
+    else passes.push([product])
+  }
+  return passes.map((products) =>
+    asTank(
+      products,
+      plants.filter((plant) => products.includes(whole.by.get(plant)!)),
+      search.request,
+    ),
+  )
+}
+
 const keyOf = (tank: Tank): string =>
   tank.products
     .map((p) => p.product.id)
@@ -163,16 +193,14 @@ export function findOtherTanks(
   first: Tank,
   judged: JudgedProduct[],
   plants: string[],
-  request: ChoiceRequest,
-  doClash: ClashTest,
+  search: TankSearch,
 ): Tank[] {
   const others = first.products.flatMap(
     (product) =>
       findTank(
         judged.filter((j) => j !== product),
         plants,
-        request,
-        doClash,
+        search,
       ) ?? [],
   )
   const seen = new Set([keyOf(first)])
