@@ -3,6 +3,7 @@ import { benchAccount } from './account.ts'
 import { benchCalculators } from './calculators.ts'
 import { benchBarrierLengths } from './barrierLengths.ts'
 import { benchSeason } from './season.ts'
+import { benchChoice } from './choice.ts'
 import { benchKey } from './key.ts'
 import { benchFirstLoad } from './firstLoad.ts'
 import { benchRibbon } from './ribbon.ts'
@@ -13,6 +14,7 @@ await benchCalculators()
 benchKey()
 benchBarrierLengths()
 benchSeason()
+benchChoice()
 await benchSoilSpeed()
 await benchSoilTwins()
 const stop = await setup()

@@ -41,7 +41,7 @@ test('five refusals, each in words at its field, and nothing lost', async ({ pag
       page.getByText('The least rate (2 fl oz per 1,000 sq ft) is over the most (1 fl oz per 1,000 sq ft).'),
     ).toBeVisible()
     await page.getByLabel('Most a pass').fill('3')
-    await page.getByRole('combobox', { name: 'Unit' }).nth(1).click()
+    await page.getByRole('combobox', { name: 'Unit of the rate' }).click()
     await page.getByRole('option', { name: 'oz per 1,000 sq ft', exact: true }).click()
     await expect(page.getByText('If the label says ounces of a liquid it means fluid ounces')).toBeVisible()
     await page.getByRole('button', { name: 'Cancel' }).click()

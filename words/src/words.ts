@@ -92,6 +92,7 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
 
   const range: Words['range'] = (least, most, unit, asIs = false) => {
     const [low, high] = [least, most].map((value) => presentQuantity(value, unit, reader, asIs))
+    if (low!.number === high!.number) return quantity(most, unit, asIs)
     return say('unit.range', { least: low!.number, most: high!.number, unit: say(`unit.${high!.unit}`) })
   }
 

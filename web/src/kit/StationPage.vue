@@ -12,7 +12,7 @@ const { say } = useWords()
       <h1><slot name="answer" /></h1>
       <div class="actions no-print"><slot name="actions" /></div>
     </header>
-    <div class="body" :class="{ wide }">
+    <div class="body" :class="{ wide, alone: !$slots['rests'] }">
       <section class="picture"><slot /></section>
       <aside v-if="$slots['rests']" class="rests">
         <h2>{{ say('frame.restsOn') }}</h2>
@@ -47,6 +47,9 @@ const { say } = useWords()
 }
 .body.wide {
   grid-template-columns: minmax(0, 1fr) minmax(15rem, 24rem);
+}
+.body.alone {
+  grid-template-columns: minmax(0, 1fr);
 }
 .rests {
   border-left: 1px solid var(--rule);

@@ -73,7 +73,7 @@ async function takeIn(event: Event): Promise<void> {
         <tr v-for="{ label, stock } in rows" :key="label.id">
           <td>
             <button class="link" @click="open('label', label.id)">{{ label.rules.name }}</button>
-            <span v-if="label.rules.sample" class="sample">{{ say('bench.sample') }}</span>
+            <span v-if="label.rules.sample" class="sample tag">{{ say('bench.sample') }}</span>
           </td>
           <td>
             {{
@@ -110,3 +110,15 @@ async function takeIn(event: Event): Promise<void> {
     </template>
   </StationPage>
 </template>
+
+<style scoped>
+.tag {
+  margin-left: 0.6rem;
+}
+h3 {
+  margin: 0.8rem 0 0.3rem;
+}
+p {
+  margin: 0.3rem 0;
+}
+</style>

@@ -35,7 +35,7 @@ const addable = computed(() =>
     .filter(
       (p) =>
         (p.roles.includes('weed') || p.roles.includes('turf')) &&
-        !s.weeds.value.some((w) => w.plant === p.code),
+        !s.asked.value.some((w) => w.plant === p.code),
     )
     .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
     .toSorted((a, b) => a.label.localeCompare(b.label)),
@@ -64,16 +64,18 @@ const seeding = computed(() => s.request.value?.grounds.find((g) => g.seedingDay
       })
     }}</span>
     <span v-else>{{ say('shelf.needsSpray') }}</span>
-    <button
-      v-if="gentler(w.plant) || s.anyway.value.includes(w.plant)"
-      class="link"
-      @click="s.toggleAnyway(w.plant)"
-    >
-      {{ say(needs(w.plant) ? 'shelf.asAdvised' : 'shelf.sprayAnyway') }}
-    </button>
-    <button v-if="s.asked.value.some((a) => a.plant === w.plant)" class="link" @click="s.unask(w.plant)">
-      {{ say('frame.remove') }}
-    </button>
+    <span class="links">
+      <button
+        v-if="gentler(w.plant) || s.anyway.value.includes(w.plant)"
+        class="link"
+        @click="s.toggleAnyway(w.plant)"
+      >
+        {{ say(needs(w.plant) ? 'shelf.asAdvised' : 'shelf.sprayAnyway') }}
+      </button>
+      <button v-if="s.asked.value.some((a) => a.plant === w.plant)" class="link" @click="s.unask(w.plant)">
+        {{ say('frame.remove') }}
+      </button>
+    </span>
   </RestRow>
   <div class="add">
     <ChoiceField v-model="adding" :label="say('shelf.addWeed')" :options="addable" filter />
@@ -108,8 +110,9 @@ const seeding = computed(() => s.request.value?.grounds.find((g) => g.seedingDay
 h3 {
   margin: 1.1rem 0 0.3rem;
 }
-.link {
-  margin-right: 0.8rem;
+.links {
+  display: flex;
+  gap: 0.9rem;
 }
 .add {
   border-bottom: 1px solid var(--rule);

@@ -188,9 +188,11 @@ tbody tr {
   color: var(--quiet);
   line-height: 1.1;
 }
-td.chosen,
-th.chosen {
+td.chosen {
   background: var(--clay-soft);
+}
+th.chosen {
+  border-bottom: 3px solid var(--clay);
 }
 button {
   all: unset;

@@ -126,7 +126,8 @@ export function useQuestion() {
       tillers: null,
       acts: actsOf(plant, stage),
     }))
-    return [...found, ...more.filter((m) => !found.some((f) => f.plant === m.plant))]
+    // What is asked about stands for what was found earlier of the same plant.
+    return [...found.filter((f) => !more.some((m) => m.plant === f.plant)), ...more]
   })
 
   /** The week from the day one stands on, as far as its weather is known. */
