@@ -60,10 +60,6 @@ await take('find', '/scout', (page) =>
     .last()
     .click(),
 )
-await take('drill', '/scout?at=drill', async (page) => {
-  await page.locator('.choices button').first().waitFor()
-  await page.getByRole('button', { name: 'roughstalk bluegrass' }).click()
-})
 const whole = (page: Page) => page.getByText('200 seasons made').waitFor({ timeout: 60_000 })
 const answered = (page: Page) => page.locator('article article').nth(2).waitFor({ timeout: 60_000 })
 await take('soil', '/soil', whole)
@@ -76,6 +72,16 @@ const judged = (page: Page) =>
   page.getByText('each by its own rule').filter({ hasText: '200 seasons' }).waitFor({ timeout: 60_000 })
 await take('season', '/season', judged)
 await take('season-phone', '/season', judged, phone)
+const asked = 'yellowNutsedge.mature,smoothCrabgrass.seeding,dandelion.mature'
+await take('shelf', `/shelf?day=2026-08-01&ask=${asked}`, (page) =>
+  page.getByRole('button', { name: 'Quarlock 60 WG, ground ivy: only suppresses' }).click(),
+)
+await take('label', '/shelf?at=label', async (page) => {
+  await page.getByRole('combobox', { name: 'Start from a sample label' }).click()
+  await page.getByRole('option', { name: 'Quarlock 60 WG' }).click()
+  await page.getByLabel('Most a pass').first().fill('2.86')
+  await page.getByText('It looks like the total').waitFor()
+})
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),

@@ -163,6 +163,21 @@ describe('stock', () => {
     const refused = await owner.patch(`/api/shelf/stock/${made.stock}`, { version: 1, ...patch })
     expect(refused.json().faults).toMatchObject([{ code }])
   })
+  it('is a list for a spreadsheet', async () => {
+    const owner = await visitor().signUp()
+    await addLawn(owner)
+    const { data } = Papa.parse((await owner.get('/api/shelf/stock.csv')).body, { header: true })
+    expect(data).toMatchObject([
+      {
+        label: 'Tarnfold 50 WG',
+        amount: '12',
+        unit: 'oz',
+        bought_on: '2026-02-07',
+        opened_on: '',
+        price: '34',
+      },
+    ])
+  })
   it('belongs to a label of the same account', async () => {
     const owner = await visitor().signUp()
     const made = await addLawn(owner)

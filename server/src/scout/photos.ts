@@ -1,10 +1,10 @@
 import exifr from 'exifr'
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
-import sharp from 'sharp'
 import * as wire from '@jardinero/contract/scout'
 import { toWire } from '../platform/collection.ts'
-import { mostFileBytes } from '../platform/files.ts'
+import { mostFileBytes, readWithBytes } from '../platform/files.ts'
+import { developPicture, type PictureFault } from '../platform/picture.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredPhoto } from './entities.ts'
@@ -13,26 +13,24 @@ const mostPixels = 60_000_000
 const mostPhotos = 6
 /** Longest side of what is kept, pixels. */
 const keptSide = 1600
-const readFormats = new Set(['jpeg', 'png', 'webp'])
 
 const refusePhoto = (code: string, params: Record<string, number | string> = {}): never => {
   throw new ProblemError('refused', [{ code, field: 'photo', params }])
 }
 
-/** Turned upright, made smaller, rewritten as JPEG without anything the camera wrote into it. */
-async function developPhoto(sent: Buffer) {
-  const source = sharp(sent, { limitInputPixels: mostPixels, failOn: 'error' })
-  const about = await source.metadata().catch(() => refusePhoto('photoNotAnImage'))
-  if (!readFormats.has(about.format ?? '')) refusePhoto('photoNotAnImage')
-  if ((about.width ?? 0) * (about.height ?? 0) > mostPixels)
-    refusePhoto('photoTooLarge', { megapixels: mostPixels / 1e6 })
-  return source
-    .rotate()
-    .resize(keptSide, keptSide, { fit: 'inside', withoutEnlargement: true })
-    .jpeg({ quality: 82, mozjpeg: true })
-    .toBuffer({ resolveWithObject: true })
-    .catch(() => refusePhoto('photoCorrupt'))
+const faultCodes: Record<PictureFault, string> = {
+  notAPicture: 'photoNotAnImage',
+  tooLarge: 'photoTooLarge',
+  corrupt: 'photoCorrupt',
 }
+const developPhoto = (sent: Buffer) =>
+  developPicture(sent, {
+    mostPixels,
+    keptSide,
+    quality: 82,
+    refuse: (fault) =>
+      refusePhoto(faultCodes[fault], fault === 'tooLarge' ? { megapixels: mostPixels / 1e6 } : {}),
+  })
 
 /** When and where the camera says it was taken; nothing where it does not say. */
 async function readTaken(sent: Buffer, keepPlace: boolean) {
@@ -75,15 +73,8 @@ async function addPhoto(
 }
 
 /** The picture of a photo. @throws ProblemError notFound */
-export async function readPicture(scope: AccountScope, id: string): Promise<Buffer> {
-  const row = await scope.manager
-    .createQueryBuilder<StoredPhoto>('find_photo', 'p')
-    .addSelect('p.picture')
-    .where('p.id = :id AND p.account_id = :account', { id, account: scope.accountId })
-    .getOne()
-  if (!row) throw new ProblemError('notFound')
-  return row.picture
-}
+export const readPicture = async (scope: AccountScope, id: string): Promise<Buffer> =>
+  (await readWithBytes<StoredPhoto>(scope, 'find_photo', id)).picture
 
 const params = Joi.object({ id: Joi.string().uuid().required() })
 const tags = ['scout']

@@ -1,9 +1,9 @@
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
-import sharp from 'sharp'
 import * as wire from '@jardinero/contract/shelf'
 import { toWire } from '../platform/collection.ts'
-import { mostFileBytes } from '../platform/files.ts'
+import { mostFileBytes, readWithBytes } from '../platform/files.ts'
+import { developPicture } from '../platform/picture.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredLabelFile } from './entities.ts'
@@ -12,7 +12,6 @@ const mostPixels = 80_000_000
 const mostFiles = 6
 /** Longest side kept, pixels: small print stays readable. */
 const keptSide = 3200
-const pictures = new Set(['jpeg', 'png', 'webp'])
 
 const refuse = (code: string, params: Record<string, number> = {}): never => {
   throw new ProblemError('refused', [{ code, field: 'file', params }])
@@ -24,16 +23,13 @@ const isPdf = (sent: Buffer): boolean => sent.subarray(0, 1024).includes('%PDF-'
 async function readSent(sent: Buffer): Promise<{ kind: wire.LabelFile['kind']; content: Buffer }> {
   if (!sent.length) refuse('labelFileEmpty')
   if (isPdf(sent)) return { kind: 'pdf', content: sent }
-  const source = sharp(sent, { limitInputPixels: mostPixels, failOn: 'error' })
-  const about = await source.metadata().catch(() => refuse('labelFileKind'))
-  if (!pictures.has(about.format ?? '')) refuse('labelFileKind')
-  const content = await source
-    .rotate()
-    .resize(keptSide, keptSide, { fit: 'inside', withoutEnlargement: true })
-    .jpeg({ quality: 85, mozjpeg: true })
-    .toBuffer()
-    .catch(() => refuse('photoCorrupt'))
-  return { kind: 'picture', content }
+  const { data } = await developPicture(sent, {
+    mostPixels,
+    keptSide,
+    quality: 85,
+    refuse: (fault) => refuse(fault === 'corrupt' ? 'photoCorrupt' : 'labelFileKind'),
+  })
+  return { kind: 'picture', content: data }
 }
 
 async function addFile(
@@ -61,15 +57,8 @@ async function addFile(
 }
 
 /** A label's file with its content. @throws ProblemError notFound */
-export async function readLabelFile(scope: AccountScope, id: string): Promise<StoredLabelFile> {
-  const row = await scope.manager
-    .createQueryBuilder<StoredLabelFile>('label_file', 'f')
-    .addSelect('f.picture')
-    .where('f.id = :id AND f.account_id = :account', { id, account: scope.accountId })
-    .getOne()
-  if (!row) throw new ProblemError('notFound')
-  return row
-}
+export const readLabelFile = (scope: AccountScope, id: string): Promise<StoredLabelFile> =>
+  readWithBytes<StoredLabelFile>(scope, 'label_file', id)
 
 const params = Joi.object({ id: Joi.string().uuid().required() })
 const tags = ['shelf']

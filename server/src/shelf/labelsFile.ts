@@ -92,6 +92,32 @@ function listRows(rules: LabelRules): unknown[][] {
   ])
 }
 
+const stockColumns = [
+  'label',
+  'amount',
+  'unit',
+  'bought_on',
+  'opened_on',
+  'counted',
+  'counted_unit',
+  'counted_on',
+  'price',
+] as const
+const stockRow = (
+  label: string,
+  { amount, boughtOn, openedOn, counted, priceCents }: wire.StockRow,
+): unknown[] => [
+  label,
+  amount.value,
+  amount.unit,
+  boughtOn,
+  openedOn ?? '',
+  counted?.amount.value ?? '',
+  counted?.amount.unit ?? '',
+  counted?.day ?? '',
+  priceCents === null ? '' : priceCents / 100,
+]
+
 const tags = ['shelf']
 export function labelsFileRoutes(app: FastifyInstance): void {
   app.get(
@@ -117,6 +143,19 @@ export function labelsFileRoutes(app: FastifyInstance): void {
           { escapeFormulae: true, newline: '\r\n' },
         )
       }),
+  )
+  app.get('/api/shelf/stock.csv', { schema: { tags, summary: 'Packages as a list' } }, (request, reply) =>
+    app.scoped(request, async (scope) => {
+      void reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="stock.csv"')
+      const names = new Map((await labelsOf(scope)).map((l) => [l.id, l.rules.name]))
+      const stock = await scope.find<wire.StockRow>('stock_package')
+      return Papa.unparse(
+        { fields: [...stockColumns], data: stock.map((box) => stockRow(names.get(box.labelId) ?? '', box)) },
+        { escapeFormulae: true, newline: '\r\n' },
+      )
+    }),
   )
   app.post(
     '/api/shelf/labels.json',

@@ -2,7 +2,7 @@ import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { createKey, type Character, type KeyMatrix, type Plant } from '@jardinero/core/scout'
 import { get } from '../kit/api.ts'
-import { useSession } from '../kit/session.ts'
+import { useSession, useWords } from '../kit/session.ts'
 
 interface PlantAlmanac {
   characters: Character[]
@@ -22,6 +22,15 @@ export const usePlantStore = defineStore('plants', () => {
     almanac.value.plants.length ? Promise.resolve() : (loading.value ??= fetchAll())
   return { almanac, load }
 })
+
+/** Plants as choices of a field, by name. */
+export function usePlantOptions() {
+  const { say } = useWords()
+  return (plants: Plant[]): { value: string; label: string }[] =>
+    plants
+      .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
+      .toSorted((a, b) => a.label.localeCompare(b.label))
+}
 
 /** The almanac's plants and characters; empty until loaded. */
 export function usePlants() {

@@ -99,6 +99,9 @@ async function takeIn(event: Event): Promise<void> {
       <p>
         <a class="link" href="/api/shelf/labels.csv" download>{{ say('shelf.filesCsv') }}</a>
       </p>
+      <p>
+        <a class="link" href="/api/shelf/stock.csv" download>{{ say('shelf.stockCsv') }}</a>
+      </p>
       <label class="small"
         >{{ say('shelf.takeIn') }} <input type="file" accept="application/json,.json" @change="takeIn"
       /></label>

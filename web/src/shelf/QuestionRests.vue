@@ -6,7 +6,7 @@ import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
 import { useYard } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
+import { usePlantOptions, usePlants } from '../scout/usePlants.ts'
 import SituationRest from './SituationRest.vue'
 import TurfCheckRest from './TurfCheckRest.vue'
 import type { ShelfChoice } from './useChoice.ts'
@@ -18,6 +18,7 @@ const { zones } = useYard()
 const { say, quantity, day: sayDay } = useWords()
 const { plants, plantOf } = usePlants()
 const options = useOptions()
+const asOptions = usePlantOptions()
 const s = props.shelf
 const lawns = computed(() => [
   ...zones.value.map((z) => ({
@@ -31,14 +32,7 @@ const gentler = (plant: string) => s.choice.value?.gentler.find((g) => g.plant =
 const adding = ref<string>()
 const stage = ref<PlantStage>('mature')
 const addable = computed(() =>
-  plants.value
-    .filter(
-      (p) =>
-        (p.roles.includes('weed') || p.roles.includes('turf')) &&
-        !s.asked.value.some((w) => w.plant === p.code),
-    )
-    .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
-    .toSorted((a, b) => a.label.localeCompare(b.label)),
+  asOptions(plants.value.filter((p) => !s.asked.value.some((a) => a.plant === p.code))),
 )
 function add(): void {
   if (adding.value) void s.ask(adding.value, stage.value)

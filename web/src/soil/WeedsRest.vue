@@ -3,20 +3,20 @@ import { computed, ref } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
-import { usePlants } from '../scout/usePlants.ts'
+import { usePlantOptions, usePlants } from '../scout/usePlants.ts'
 import { mostWatched, useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Which weeds are watched: those found here, and those added from the almanac. */
 const { say } = useWords()
 const { plants, load, loaded } = usePlants()
 const { weeds, codes, add, drop, isOwn } = useWatchedWeeds()
+const asOptions = usePlantOptions()
 void load()
 const choice = ref<string>()
 const options = computed(() =>
-  plants.value
-    .filter((p) => p.roles.includes('weed') && p.emergence && !codes.value.includes(p.code))
-    .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
-    .toSorted((a, b) => (a.label < b.label ? -1 : 1)),
+  asOptions(
+    plants.value.filter((p) => p.roles.includes('weed') && p.emergence && !codes.value.includes(p.code)),
+  ),
 )
 function take(code: string | undefined): void {
   if (code) add(code)

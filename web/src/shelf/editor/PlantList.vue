@@ -2,21 +2,17 @@
 import { computed, ref } from 'vue'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import { useWords } from '../../kit/session.ts'
-import { usePlants } from '../../scout/usePlants.ts'
+import { usePlantOptions, usePlants } from '../../scout/usePlants.ts'
 
 /** Plants as a label lists them: added by name, taken away one by one. */
 defineProps<{ label: string; fault?: string | undefined }>()
 const chosen = defineModel<string[]>({ required: true })
 const { say } = useWords()
 const { plants, load, loaded } = usePlants()
+const asOptions = usePlantOptions()
 void load()
 const adding = ref<string>()
-const options = computed(() =>
-  plants.value
-    .filter((p) => !chosen.value.includes(p.code))
-    .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
-    .toSorted((a, b) => a.label.localeCompare(b.label)),
-)
+const options = computed(() => asOptions(plants.value.filter((p) => !chosen.value.includes(p.code))))
 function add(code: string | undefined): void {
   if (code) chosen.value = [...chosen.value, code]
   adding.value = undefined
