@@ -116,6 +116,9 @@ export const activesSchema = Joi.array()
       treeRoots: Joi.boolean(),
       clippings: Joi.boolean(),
       nonSelective: Joi.boolean(),
+      water: Joi.object(
+        Object.fromEntries(['alkaline', 'acid', 'hard', 'mud'].map((k) => [k, Joi.boolean()])),
+      ).min(1),
       resistant: Joi.array().items(Joi.string()).min(1).unique(),
       efficacy: Joi.object().pattern(Joi.string(), stageLetters).required(),
       source: Joi.string().required(),

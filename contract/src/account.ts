@@ -1,6 +1,16 @@
 import Joi from 'joi'
-import type { Calibration, Mix, Sprayer } from './bench.ts'
-import { calibration, mixOrder, sprayer } from './bench.ts'
+import {
+  calibration,
+  mixOrder,
+  sprayer,
+  tankOrder,
+  toolRow,
+  type Calibration,
+  type Mix,
+  type Sprayer,
+  type Tank,
+  type ToolRow,
+} from './bench.ts'
 import { day, id, instant, list } from './field.ts'
 import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
 import {
@@ -48,6 +58,7 @@ export interface AccountState {
   places: Place[]
   sprayers: Sprayer[]
   calibrations: Calibration[]
+  tools: ToolRow[]
   labels: Label[]
   stock: StockRow[]
   labelFiles: LabelFile[]
@@ -90,6 +101,8 @@ export interface AccountFile {
   labelVersions: LabelVersion[]
   labelFiles: FiledLabelFile[]
   stock: StockRow[]
+  tools: ToolRow[]
+  tanks: Tank[]
   mixes: Mix[]
   records: FiledRecord[]
   finds: Find[]
@@ -108,10 +121,20 @@ const withRow = (shapes: { row: Joi.ObjectSchema }) => list(shapes.row, most).re
 const firstFacts = recordOrder.fork(['id', 'mixId'], (f) => f.forbidden())
 
 const filedMix = mixOrder.keys({
-  rules: labelRules.required(),
   areaSqFt: Joi.number().positive().required(),
   result: Joi.object().unknown().required(),
   madeAt: instant.required(),
+  tankId: id.allow(null),
+  rules: labelRules.required(),
+})
+/** A tank as it was made. What it was made from and came to is kept as it is. */
+const filedTank = tankOrder.keys({
+  request: Joi.object().unknown().required(),
+  result: Joi.object().unknown().required(),
+  sprayer: Joi.string().max(200).allow('').required(),
+  madeAt: instant.required(),
+  madeBy: Joi.string().max(120).required(),
+  mixIds: list(id, 1000).required(),
 })
 
 const filedRecord = Joi.object({
@@ -153,6 +176,8 @@ export const accountFile = Joi.object<AccountFile>({
   labelVersions: list(labelVersion, most).default([]),
   labelFiles: list(filedLabelFile, most).default([]),
   stock: list(stockRow.row, most).default([]),
+  tools: list(toolRow.row, most).default([]),
+  tanks: list(filedTank, most).default([]),
   mixes: list(filedMix, most).required(),
   records: list(filedRecord, most).required(),
   finds: list(find.row, most).default([]),

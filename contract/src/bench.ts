@@ -1,24 +1,57 @@
 import Joi from 'joi'
 import {
+  droplets,
   loadPlans,
+  mostGrounds,
+  mostProducts,
+  nozzleTypes,
   sprayerKinds,
   toolIds,
+  toolKinds,
+  treatModes,
   type CalibrationRun,
   type LoadPlan,
+  type MeasuringTool,
   type Mix as MixResult,
+  type Nozzle,
+  type SpreaderRun,
   type SprayerKind,
+  type TankMix,
+  type TankProductOrder,
+  type TankRequest,
   type ToolId,
+  type TreatMode,
+  type WaterQuality,
 } from '@jardinero/core/bench'
 import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { turfStates } from '@jardinero/core/yard'
-import { day, id, list, name, number, rowShapes, text, type Row } from './field.ts'
-import { askedRate, carrierVolume, labelRules } from './shelf.ts'
+import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
+import { askedRate } from './shelf.ts'
 
 export interface Sprayer extends Row {
   name: string
   kind: SprayerKind
+  /** What it is filled to; of a spreader the pounds its hopper holds. */
   capacityGal: number
+  nozzle?: Nozzle | null
+  /** Width of one pass. */
+  swathFt?: number | null
+}
+
+/** How a carrier volume, or a spreader's rate, was found. */
+export const calibrationMethods = ['knownArea', 'wholeLawn', 'catch', 'ounces', 'weighBack'] as const
+export type CalibrationMethod = (typeof calibrationMethods)[number]
+
+/** What a method other than runs over known ground rests on. */
+export interface CalibrationInputs {
+  nozzleGpm?: number
+  mph?: number
+  spacingIn?: number
+  flOzCaught?: number
+  psi?: number
+  /** Of a spreader: the setting, and what its runs took. */
+  setting?: string
+  weighed?: SpreaderRun[]
 }
 
 export interface Calibration extends Row {
@@ -26,6 +59,44 @@ export interface Calibration extends Row {
   day: string
   runs: CalibrationRun[]
   note: string
+  /** Runs over known ground where absent. */
+  method?: CalibrationMethod | null
+  inputs?: CalibrationInputs | null
+}
+
+/** A scale, cup, spoon or syringe of one's own. */
+export interface ToolRow extends Row, Omit<MeasuringTool, 'holds'> {
+  name: string
+  holds: number | null
+}
+
+/** A mix of several products over several zones: everything else the server looks up. */
+export interface TankOrder {
+  zones: { zoneId: string; mode: TreatMode; spotSqFt: number | null; edgeSqFt: number | null }[]
+  products: {
+    labelId: string
+    rate: TankProductOrder['rate'] | null
+    concentration: TankProductOrder['concentration'] | null
+    /** One of one's own tools, or a usual one; the best where null. */
+    tool: string | null
+  }[]
+  calibrationId: string
+  day: string
+  loadPlan: LoadPlan
+  waterFirst: number | null
+  water: WaterQuality | null
+}
+
+/** A tank as it was made: the order, the request with the labels of that day, and the figures. Never changed. */
+export interface Tank extends TankOrder {
+  id: string
+  request: TankRequest
+  result: TankMix
+  sprayer: string
+  madeAt: string
+  madeBy: string
+  /** The mixes it stands for, one a zone and herbicide: what the ledger records. */
+  mixIds: string[]
 }
 
 /** What a mix is asked for: everything else the server looks up. */
@@ -46,6 +117,8 @@ export interface Mix extends MixOrder {
   areaSqFt: number
   result: MixResult
   madeAt: string
+  /** The tank it was part of. */
+  tankId?: string | null
 }
 
 export const sprayer = rowShapes({
@@ -54,6 +127,15 @@ export const sprayer = rowShapes({
     .valid(...sprayerKinds)
     .required(),
   capacityGal: number.required(),
+  nozzle: Joi.object({
+    type: Joi.string()
+      .valid(...nozzleTypes)
+      .required(),
+    gpm: Joi.number().positive().max(20),
+    psi: Joi.number().positive().max(500),
+    droplet: Joi.string().valid(...droplets),
+  }).allow(null),
+  swathFt: Joi.number().positive().max(60).allow(null),
 })
 
 const run = Joi.object({ areaSqFt: number.required(), volumeGal: number.required(), seconds: number })
@@ -63,9 +145,76 @@ export const calibration = rowShapes({
   day: day.required(),
   runs: list(run, 20).required(),
   note: text.required(),
+  method: Joi.string()
+    .valid(...calibrationMethods)
+    .allow(null),
+  inputs: Joi.object({
+    nozzleGpm: number,
+    mph: number,
+    spacingIn: number,
+    flOzCaught: number,
+    psi: number,
+    setting: Joi.string().trim().max(40).allow(''),
+    weighed: list(Joi.object({ areaSqFt: number.required(), lb: number.required() }), 20),
+  }).allow(null),
 })
 
-const mixChoices = {
+export const toolRow = rowShapes({
+  name: name.required(),
+  measure: Joi.string().valid('mass', 'volume').required(),
+  kind: Joi.string()
+    .valid(...toolKinds)
+    .required(),
+  step: number.required(),
+  unit: unit('mass', 'volume').required(),
+  holds: number.allow(null).required(),
+})
+
+export const waterQuality = Joi.object({
+  ph: Joi.number().min(0).max(14),
+  hardnessMgL: Joi.number().min(0).max(5000),
+  muddy: Joi.boolean(),
+})
+export const tankChoices = {
+  day: day.required(),
+  loadPlan: Joi.string()
+    .valid(...loadPlans)
+    .required(),
+}
+/** POST /api/bench/tanks */
+export const tankOrder = Joi.object({
+  id: id.required(),
+  zones: list(
+    Joi.object({
+      zoneId: id.required(),
+      mode: Joi.string()
+        .valid(...treatModes)
+        .required(),
+      spotSqFt: Joi.number().min(0).allow(null).default(null),
+      edgeSqFt: Joi.number().min(0).allow(null).default(null),
+    }),
+    mostGrounds,
+  )
+    .min(1)
+    .required(),
+  products: list(
+    Joi.object({
+      labelId: id.required(),
+      rate: askedRate.allow(null).default(null),
+      concentration: askedRate.allow(null).default(null),
+      tool: Joi.string().max(60).allow(null).default(null),
+    }),
+    mostProducts,
+  )
+    .min(1)
+    .required(),
+  calibrationId: id.required(),
+  ...tankChoices,
+  waterFirst: Joi.number().min(0.1).max(0.95).allow(null).default(null),
+  water: waterQuality.allow(null).default(null),
+})
+
+export const mixChoices = {
   day: day.required(),
   rate: askedRate.required(),
   loadPlan: Joi.string()
@@ -84,35 +233,16 @@ export const mixOrder = Joi.object({
   ...mixChoices,
 })
 
+/** POST /api/bench/spreads */
+export const spreadOrder = Joi.object({
+  id: id.required(),
+  zones: tankOrder.extract('zones'),
+  labelId: id.required(),
+  calibrationId: id.required(),
+  day: day.required(),
+  rate: askedRate.required(),
+  directions: Joi.number().valid(1, 2).required(),
+})
+
 /** POST /api/bench/calibrate */
 export const calibrateRequest = Joi.object({ runs: list(run, 20).required() })
-
-/** POST /api/bench/mix */
-export const mixRequest = Joi.object({
-  ...mixChoices,
-  rules: labelRules.required(),
-  turf: Joi.string().max(40).required(),
-  state: Joi.string()
-    .valid(...turfStates)
-    .required(),
-  areaSqFt: number.required(),
-  areaUncertaintySqFt: Joi.number().min(0),
-  carrierVolume: carrierVolume.required(),
-  capacityGal: number.required(),
-  passes: list(
-    Joi.object({
-      day: day.required(),
-      actives: list(
-        Joi.object({
-          name: name.required(),
-          basis: Joi.string().valid('ai', 'ae').required(),
-          rate: Joi.object({
-            value: Joi.number().min(0).required(),
-            unit: Joi.string().valid('lb/acre', 'kg/ha').required(),
-          }).required(),
-        }),
-        6,
-      ).required(),
-    }),
-  ).default([]),
-})

@@ -51,7 +51,7 @@ const facts = {
   appliedAt: instant,
   areaSqFt: Joi.number().positive().max(4_356_000),
   product: measuredAmount,
-  waterGal: Joi.number().positive().max(100_000),
+  waterGal: Joi.number().min(0).max(100_000),
   applicator: Joi.string().trim().min(1).max(120),
   licence: Joi.string().trim().max(60).allow(''),
   windMph: Joi.number().min(0).max(60).allow(null),
@@ -66,6 +66,20 @@ export const recordOrder = Joi.object({
   id: id.required(),
   mixId: id.required(),
   ...facts,
+  appliedAt: facts.appliedAt.required(),
+  applicator: facts.applicator.required(),
+  licence: facts.licence.default(''),
+  windMph: facts.windMph.default(null),
+  airC: facts.airC.default(null),
+  target: facts.target.default(''),
+  wateredInOn: facts.wateredInOn.default(null),
+  note: facts.note.default(''),
+})
+
+/** POST /api/ledger/tank-records: one pass of a whole tank, written down for each zone and product of it. */
+export const tankRecordOrder = Joi.object({
+  id: id.required(),
+  tankId: id.required(),
   appliedAt: facts.appliedAt.required(),
   applicator: facts.applicator.required(),
   licence: facts.licence.default(''),

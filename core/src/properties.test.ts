@@ -5,7 +5,7 @@ import {
   computeCalibration,
   computeMeasuredDose,
   measuringTools,
-  planFilling,
+  planTankFilling,
   toolIds,
 } from './bench/index.ts'
 import {
@@ -180,11 +180,11 @@ describe('any dose', () => {
         fc.double({ min: 0.1, max: 300, noNaN: true }),
         fc.constantFrom(...formulations),
         (gal, formulation) => {
-          const steps = planFilling(gal, formulation)
+          const steps = planTankFilling(gal, [{ formulation } as LabelRules])
           const levels = steps.map((s) => s.levelGal)
           expect(levels).toEqual([...levels].sort((a, b) => a - b))
           expect(levels.at(-1)).toBe(gal)
-          expect(steps.map((s) => s.code)).toEqual(['water', 'product', 'agitate', 'topUp'])
+          expect(steps.map((s) => s.code)).toEqual(['water', 'product', 'agitate', 'topUp', 'prime'])
         },
       ),
     )

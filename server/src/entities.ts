@@ -1,5 +1,5 @@
 import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
-import { calibrationEntity, mixEntity, sprayerEntity } from './bench/entities.ts'
+import { calibrationEntity, mixEntity, sprayerEntity, tankEntity, toolEntity } from './bench/entities.ts'
 import { amendmentEntity, recordEntity } from './ledger/entities.ts'
 import { feedEntity, planEntity } from './season/entities.ts'
 import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/entities.ts'
@@ -37,6 +37,8 @@ export const entities = [
   labelFileEntity,
   stockEntity,
   mixEntity,
+  tankEntity,
+  toolEntity,
   recordEntity,
   amendmentEntity,
   findEntity,

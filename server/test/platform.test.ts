@@ -91,7 +91,14 @@ describe('OpenAPI', () => {
       expect(Boolean(requestBody), `${method} ${path}`).toBe(takesBody)
     }
     const mix = spec.paths['/api/bench/mix'].post.requestBody.content['application/json'].schema
-    expect(mix.required).toEqual(expect.arrayContaining(['rules', 'turf', 'areaSqFt', 'rate', 'tool']))
+    const shapes = [mix, ...Object.values(mix).flat(3)] as {
+      required?: string[]
+      then?: object
+      else?: object
+    }[]
+    const said = JSON.stringify(shapes)
+    for (const field of ['rules', 'turf', 'areaSqFt', 'rate', 'tool', 'grounds', 'products', 'concentration'])
+      expect(said, field).toContain(`"${field}"`)
   })
 })
 

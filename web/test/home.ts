@@ -88,6 +88,7 @@ export const homeState = (): AccountState => ({
     },
   ],
   labels: [{ id: 'l', version: 1, rules }],
+  tools: [],
   stock: [],
   labelFiles: [],
   finds: [],

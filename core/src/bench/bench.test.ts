@@ -12,6 +12,7 @@ import {
   planLoads,
   toolIds,
   type MixRequest,
+  type ToolId,
 } from './index.ts'
 
 const rules: LabelRules = {
@@ -201,7 +202,7 @@ describe('over random valid inputs', () => {
         )
         for (const { water: w, covers, measured } of loads) {
           expect(w.value).toBeLessThanOrEqual(i.capacityGal * (1 + 1e-9))
-          const { unit, step } = measuringTools[measured.tool]
+          const { unit, step } = measuringTools[measured.tool as ToolId]
           const oz = measured.amount.value / (unit === 'g' ? 28.349523125 : 1)
           expect(oz).toBeLessThanOrEqual(((0.58 * covers.value) / 1000) * (1 + 1e-7))
           expect(oz).toBeGreaterThanOrEqual(((0.3 * covers.value) / 1000) * (1 - 1e-7))

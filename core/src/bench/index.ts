@@ -1,19 +1,55 @@
+export { checkNozzle, computeCatchCarrier, computeOuncesCarrier, sqFt128thAcre } from './calibration/flow.ts'
 export {
-  computeCalibration,
-  computeCatchCarrier,
-  type Calibration,
-  type CalibrationRun,
-} from './calibrate.ts'
-export { planFilling, usualWaterFirst, type FillingStep } from './filling.ts'
+  computeAnyCalibration,
+  type AnyCalibration,
+  type CalibrationRecord,
+} from './calibration/anyCalibration.ts'
+export { computeCalibration, type Calibration, type CalibrationRun } from './calibration/knownArea.ts'
+export { computeSpreadRate, findSwath, type SpreaderRun, type Swath } from './calibration/spreader.ts'
+export { usualWaterFirst, type FillingStep } from './filling.ts'
 export { loadPlans, planLoads, type LoadPlan } from './loads.ts'
 export {
+  bestTool,
+  checkTool,
   chooseTool,
   computeMeasuredDose,
   measuringTools,
   toolIds,
+  toolKinds,
+  usualTools,
   type MeasuredDose,
   type MeasuringTool,
+  type OwnedTool,
   type ToolId,
+  type ToolKind,
 } from './measure.ts'
 export { computeMix, type Load, type Mix, type MixRequest } from './mix.ts'
-export { checkSprayer, largestCapacityGal, sprayerKinds, type SprayerKind } from './sprayer.ts'
+export {
+  calibrationDays,
+  checkSprayer,
+  droplets,
+  largestCapacityGal,
+  nozzleTypes,
+  spreaderKinds,
+  sprayerKinds,
+  type Droplet,
+  type Nozzle,
+  type SprayerKind,
+} from './sprayer.ts'
+export { computeJar, jarVolumes, type JarDose } from './tank/jar.ts'
+export { mixingOrder, planTankFilling } from './tank/order.ts'
+export {
+  mostGrounds,
+  mostProducts,
+  treatedSqFt,
+  treatModes,
+  type TankGround,
+  type TankProductOrder,
+  type TankRequest,
+  type TreatMode,
+  type WaterQuality,
+} from './tank/request.ts'
+export type { TankDose, TankLoad } from './tank/doses.ts'
+export { computeTank, type TankMix, type TankProduct } from './tank/tank.ts'
+export { splitByWater, type WateringWindow } from './tank/watering.ts'
+export { planSpread, type SpreadPlan, type SpreadRequest } from './spread.ts'

@@ -10,6 +10,7 @@ import {
   type MassUnit,
   type Outcome,
   type ProductMeasure,
+  type Refusal,
   type VolumeUnit,
 } from '../quantity/index.ts'
 
@@ -18,7 +19,17 @@ export interface MeasuringTool {
   measure: ProductMeasure
   step: number
   unit: MassUnit | VolumeUnit
-  kind: 'scale' | 'cup' | 'spoon' | 'syringe'
+  kind: ToolKind
+  /** The most it holds or bears at once, in its unit; not said where absent. */
+  holds?: number
+}
+export const toolKinds = ['scale', 'cup', 'spoon', 'syringe'] as const
+export type ToolKind = (typeof toolKinds)[number]
+
+/** A tool a person has: one of the usual ones by its id, or their own with its name. */
+export interface OwnedTool extends MeasuringTool {
+  id: string
+  name?: string
 }
 
 /** The tools of a garage shelf, by id. */
@@ -27,17 +38,33 @@ export const measuringTools = {
   scaleTenthOz: { measure: 'mass', step: 0.1, unit: 'oz', kind: 'scale' },
   scaleHundredthOz: { measure: 'mass', step: 0.01, unit: 'oz', kind: 'scale' },
   scaleTenthG: { measure: 'mass', step: 0.1, unit: 'g', kind: 'scale' },
-  cupHalfFloz: { measure: 'volume', step: 0.5, unit: 'floz', kind: 'cup' },
-  cup10mL: { measure: 'volume', step: 10, unit: 'mL', kind: 'cup' },
-  teaspoonHalf: { measure: 'volume', step: 0.5, unit: 'tsp', kind: 'spoon' },
-  syringe1mL: { measure: 'volume', step: 1, unit: 'mL', kind: 'syringe' },
+  cupHalfFloz: { measure: 'volume', step: 0.5, unit: 'floz', kind: 'cup', holds: 16 },
+  cup10mL: { measure: 'volume', step: 10, unit: 'mL', kind: 'cup', holds: 500 },
+  teaspoonHalf: { measure: 'volume', step: 0.5, unit: 'tsp', kind: 'spoon', holds: 1 },
+  syringe1mL: { measure: 'volume', step: 1, unit: 'mL', kind: 'syringe', holds: 60 },
 } as const satisfies Record<string, MeasuringTool>
 export type ToolId = keyof typeof measuringTools
 export const toolIds = Object.keys(measuringTools) as ToolId[]
 
+export const usualTools: OwnedTool[] = toolIds.map((id) => ({ id, ...measuringTools[id] }))
+
+/** Refuses a tool that shows nothing, or that holds less than one step. */
+export function checkTool({ measure, step, unit, holds }: MeasuringTool): Refusal[] {
+  const refusals: Refusal[] = []
+  if (measureOfUnit(unit) !== measure)
+    refusals.push({ code: 'amountMeasure', field: 'unit', params: { measure, unit } })
+  if (!(step > 0)) refusals.push({ code: 'stepNotPositive', field: 'step', params: {} })
+  if (holds !== undefined && !(holds >= step))
+    refusals.push({ code: 'holdsLessThanStep', field: 'holds', params: {} })
+  return refusals
+}
+
 /** A dose as a tool can show it. */
 export interface MeasuredDose {
-  tool: ToolId
+  /** Id of the tool. */
+  tool: string
+  /** How often the tool is filled to the brim, and what is measured once more; where it holds less than the dose. */
+  fills?: { full: number; rest: number }
   /** In the tool's unit. */
   amount: Figure<MassUnit | VolumeUnit>
   /** Measured ÷ planned − 1. */
@@ -57,47 +84,60 @@ function nearestMark(planned: number, min: number, max: number, step: number): n
   return marks * step
 }
 
-const toolsThatWould = (
-  measure: ProductMeasure,
-  inTool: (unit: MassUnit | VolumeUnit) => [number, number, number],
-) =>
-  toolIds.filter((id) => {
-    const tool = measuringTools[id]
-    return tool.measure === measure && nearestMark(...inTool(tool.unit), tool.step) !== undefined
-  })
+export interface DoseBounds {
+  planned: number
+  min: number
+  max: number
+  unit: MassUnit | VolumeUnit
+}
+
+const inUnitOf = (tool: MeasuringTool, { planned, min, max, unit }: DoseBounds): [number, number, number] =>
+  [planned, min, max].map((v) => convert(v, unit, tool.unit)) as [number, number, number]
+
+const wouldDo = (amounts: DoseBounds, tools: readonly OwnedTool[]): OwnedTool | undefined =>
+  tools.find(
+    (tool) =>
+      tool.measure === measureOfUnit(amounts.unit) &&
+      nearestMark(...inUnitOf(tool, amounts), tool.step) !== undefined,
+  )
+
+function fillsOf(amount: number, { holds, step }: MeasuringTool): MeasuredDose['fills'] {
+  if (holds === undefined || amount <= holds + sliver) return undefined
+  const brim = Math.floor(holds / step + sliver) * step
+  const full = Math.floor(amount / brim + sliver)
+  return { full, rest: Math.max(0, Math.round((amount - full * brim) / step) * step) }
+}
 
 /**
  * Snaps a planned dose to the nearest mark of a tool within the label's least and most for this load: never above
- * the most, never below the least. Refuses where no mark lies between, and names the tools that would do.
- * @param amounts planned, least and most in `unit`.
+ * the most, never below the least. Refuses where no mark lies between, and names a tool that would do.
+ * @param tools from which one that would do is named.
  */
-export function computeMeasuredDose(
-  amounts: { planned: number; min: number; max: number; unit: MassUnit | VolumeUnit },
-  toolId: ToolId,
+export function measureWith(
+  amounts: DoseBounds,
+  tool: OwnedTool,
+  tools: readonly OwnedTool[] = usualTools,
 ): Outcome<MeasuredDose> {
-  const tool: MeasuringTool = measuringTools[toolId]
   const measure = measureOfUnit(amounts.unit)!
+  const named = tool.name ?? tool.id
   if (tool.measure !== measure)
-    return refused({ code: 'toolMeasuresOther', field: 'tool', params: { tool: toolId, measure } })
-  const inTool = (unit: MassUnit | VolumeUnit): [number, number, number] => [
-    convert(amounts.planned, amounts.unit, unit),
-    convert(amounts.min, amounts.unit, unit),
-    convert(amounts.max, amounts.unit, unit),
-  ]
-  const [planned, min, max] = inTool(tool.unit)
+    return refused({ code: 'toolMeasuresOther', field: 'tool', params: { tool: named, measure } })
+  const [planned, min, max] = inUnitOf(tool, amounts)
   const marked = nearestMark(planned, min, max, tool.step)
-  if (marked === undefined)
+  if (marked === undefined) {
+    const would = wouldDo(amounts, tools) ?? wouldDo(amounts, usualTools)
     return refused({
       code: 'noMarkBetween',
       field: 'tool',
       params: {
-        tool: toolId,
+        tool: named,
         step: { value: tool.step, unit: tool.unit },
         min: { value: min, unit: tool.unit },
         max: { value: max, unit: tool.unit },
-        would: toolsThatWould(measure, inTool)[0] ?? 'none',
+        would: would?.name ?? would?.id ?? 'none',
       },
     })
+  }
   const error = marked / planned - 1
   const cautions: Caution[] =
     Math.abs(error) > noticeableError
@@ -121,21 +161,36 @@ export function computeMeasuredDose(
     operands: { measured: operand(marked, tool.unit), planned: operand(planned, tool.unit) },
     result: operand(error, 'ratio'),
   }
+  const fills = fillsOf(marked, tool)
   return accepted({
-    tool: toolId,
+    tool: tool.id,
     amount: figure(tool.unit, [snap]),
     error: figure('ratio', [errorStep], cautions),
+    ...(fills && { fills }),
   })
 }
 
-/** Of the tools owned, the one with the least dose error that can show the amount at all. */
-export function chooseTool(
-  amounts: { planned: number; min: number; max: number; unit: MassUnit | VolumeUnit },
-  owned: readonly ToolId[],
-): ToolId | undefined {
-  const doses = owned.flatMap((id) => {
-    const dose = computeMeasuredDose(amounts, id)
-    return dose.ok ? [dose.value] : []
+/** The same with one of the usual tools, by its id. */
+export const computeMeasuredDose = (amounts: DoseBounds, toolId: ToolId): Outcome<MeasuredDose> =>
+  measureWith(amounts, { id: toolId, ...measuringTools[toolId] })
+
+/** Nobody counts more fillings than this without losing count. */
+const mostFillings = 8
+
+/** Of some tools, the one that shows a dose with the least error, of those that are not filled too often; fewer fillings where two show it alike. */
+export function bestTool(amounts: DoseBounds, tools: readonly OwnedTool[]): OwnedTool | undefined {
+  const doses = tools.flatMap((tool) => {
+    const dose = measureWith(amounts, tool, tools)
+    if (!dose.ok) return []
+    const fills = dose.value.fills?.full ?? 0
+    return [{ tool, fills, often: Number(fills > mostFillings), error: Math.abs(dose.value.error.value) }]
   })
-  return doses.toSorted((a, b) => Math.abs(a.error.value) - Math.abs(b.error.value))[0]?.tool
+  return doses.toSorted((a, b) => a.often - b.often || a.error - b.error || a.fills - b.fills)[0]?.tool
 }
+
+/** Of the usual tools owned, the one with the least dose error that can show the amount at all. */
+export const chooseTool = (amounts: DoseBounds, owned: readonly ToolId[]): ToolId | undefined =>
+  bestTool(
+    amounts,
+    usualTools.filter((t) => owned.includes(t.id as ToolId)),
+  )?.id as ToolId | undefined

@@ -86,6 +86,8 @@ export interface Active {
   clippings?: boolean
   /** Kills wanted grass as well. */
   nonSelective?: boolean
+  /** What water does to it: broken down when alkaline or acid, bound by hardness or mud. */
+  water?: { alkaline?: boolean; acid?: boolean; hard?: boolean; mud?: boolean }
   /** Weeds of which resistant populations are known. */
   resistant?: string[]
   /** By plant, one letter a stage in the order of {@link weedStages}: E, G, F, P, N, S; "-" where it has no such stage. */

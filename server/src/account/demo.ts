@@ -213,6 +213,8 @@ const tables = [
   'record_amendment',
   'application_record',
   'mix',
+  'tank',
+  'measuring_tool',
   'stock_package',
   'label_file',
   'label_version',

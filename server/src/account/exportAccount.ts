@@ -60,6 +60,8 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     labelVersions: await rows('label_version'),
     labelFiles: await filedLabelFiles(scope),
     stock: await rows('stock_package'),
+    tools: await rows('measuring_tool'),
+    tanks: await rows('tank'),
     mixes: await rows<Mix>('mix'),
     records: await filedRecords(scope),
     finds: await rows('plant_find'),

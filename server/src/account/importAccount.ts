@@ -1,3 +1,4 @@
+import type { Tank } from '@jardinero/contract/bench'
 import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
@@ -8,6 +9,7 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { refusalsOf } from '../shelf/labelsFile.ts'
 import { checkFiledPlans, programmeHere, wishesHere } from './filedPlans.ts'
+import { tankHere } from './filedTanks.ts'
 
 type Filed = Record<string, unknown> & { id: string }
 
@@ -24,6 +26,8 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'labelVersions', entity: 'label_version', refs: { labelId: 'labels' } },
   { part: 'labelFiles', entity: 'label_file', refs: { labelId: 'labels' } },
   { part: 'stock', entity: 'stock_package', refs: { labelId: 'labels' } },
+  { part: 'tools', entity: 'measuring_tool', refs: {} },
+  { part: 'tanks', entity: 'tank', refs: {} },
   { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
   { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
   { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
@@ -124,7 +128,9 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
       ...(part === 'mixes' && {
         labelId: translate(row['labelId']),
         calibrationId: translate(row['calibrationId']),
+        tankId: row['tankId'] ? translate(row['tankId']) : null,
       }),
+      ...(part === 'tanks' && tankHere(row as unknown as Tank, translate)),
       ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
       ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
       id: translate(row.id),

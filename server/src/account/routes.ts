@@ -35,6 +35,7 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     places: await rows('place'),
     sprayers: await rows('sprayer'),
     calibrations: await rows('calibration'),
+    tools: await rows('measuring_tool'),
     labels: await rows('label'),
     stock: await rows('stock_package'),
     labelFiles: await rows('label_file'),

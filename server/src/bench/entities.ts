@@ -1,18 +1,33 @@
 import { EntitySchema } from 'typeorm'
-import type { Calibration, Mix, Sprayer } from '@jardinero/contract/bench'
+import type { Calibration, Mix, Sprayer, Tank, ToolRow } from '@jardinero/contract/bench'
 import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
 import type { Owned } from '../yard/entities.ts'
 
 export const sprayerEntity = new EntitySchema<Owned<Sprayer>>({
   name: 'sprayer',
-  columns: { ...rowColumns, name: column.text, kind: column.text, capacityGal: column.numeric },
+  columns: {
+    ...rowColumns,
+    name: column.text,
+    kind: column.text,
+    capacityGal: column.numeric,
+    nozzle: column.jsonOrNull,
+    swathFt: column.numericOrNull,
+  },
   uniques: [accountKey],
   foreignKeys: [ofAccount],
 })
 
 export const calibrationEntity = new EntitySchema<Owned<Calibration>>({
   name: 'calibration',
-  columns: { ...rowColumns, sprayerId: column.uuid, day: column.day, runs: column.json, note: column.text },
+  columns: {
+    ...rowColumns,
+    sprayerId: column.uuid,
+    day: column.day,
+    runs: column.json,
+    note: column.text,
+    method: column.textOrNull,
+    inputs: column.jsonOrNull,
+  },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'sprayerId'] }],
   foreignKeys: [belongsTo('sprayer', 'sprayerId')],
@@ -35,8 +50,49 @@ export const mixEntity = new EntitySchema<Mix & { accountId: string }>({
     areaSqFt: column.numeric,
     result: column.json,
     madeAt: column.instant,
+    tankId: column.uuidOrNull,
   },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'madeAt'] }],
   foreignKeys: [belongsTo('zone', 'zoneId')],
+})
+
+/** A tank as it was made, whole; its mixes are what the ledger records. */
+export const tankEntity = new EntitySchema<Tank & { accountId: string }>({
+  name: 'tank',
+  columns: {
+    id: rowColumns.id,
+    accountId: rowColumns.accountId,
+    zones: column.json,
+    products: column.json,
+    calibrationId: column.uuid,
+    day: column.day,
+    loadPlan: column.text,
+    waterFirst: column.numericOrNull,
+    water: column.jsonOrNull,
+    request: column.json,
+    result: column.json,
+    sprayer: column.text,
+    madeAt: column.instant,
+    madeBy: column.text,
+    mixIds: column.json,
+  },
+  uniques: [accountKey],
+  indices: [{ columns: ['accountId', 'madeAt'] }],
+  foreignKeys: [ofAccount],
+})
+
+export const toolEntity = new EntitySchema<Owned<ToolRow>>({
+  name: 'measuring_tool',
+  columns: {
+    ...rowColumns,
+    name: column.text,
+    measure: column.text,
+    kind: column.text,
+    step: column.numeric,
+    unit: column.text,
+    holds: column.numericOrNull,
+  },
+  uniques: [accountKey],
+  foreignKeys: [ofAccount],
 })

@@ -1,17 +1,29 @@
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
+import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/bench'
+import { mixRequest } from '@jardinero/contract/mixRequest'
 import {
   checkSprayer,
+  checkTool,
+  computeAnyCalibration,
   computeCalibration,
   computeMix,
+  computeTank,
+  usualTools,
+  type CalibrationRecord,
   type CalibrationRun,
+  type MeasuringTool,
   type MixRequest,
+  type TankRequest,
 } from '@jardinero/core/bench'
+import type { Reader, Words } from '@jardinero/words'
 import type { Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import { makeMix } from './mixing.ts'
+import { mixSheet } from './sheet.ts'
+import { makeSpread, makeTank, type SpreadOrder } from './tanks.ts'
 
 export const benchCollections: Collection[] = [
   {
@@ -30,13 +42,38 @@ export const benchCollections: Collection[] = [
     entity: 'calibration',
     shapes: wire.calibration,
     check: (row) => {
-      const calibrated = computeCalibration(row['runs'] as CalibrationRun[])
+      const calibrated = computeAnyCalibration(row as unknown as CalibrationRecord)
       return calibrated.ok ? [] : calibrated.refusals
+    },
+  },
+  {
+    room: 'bench',
+    path: 'tools',
+    entity: 'measuring_tool',
+    shapes: wire.toolRow,
+    check: (row) => {
+      const { holds, ...tool } = row as unknown as wire.ToolRow
+      return checkTool({ ...tool, ...(holds !== null && { holds }) } as MeasuringTool)
     },
   },
 ]
 
-export function benchRoutes(app: FastifyInstance, clock: Clock): void {
+/** One product or several: what the schema let through tells which. */
+function computeAsked(body: MixRequest | (Omit<TankRequest, 'tools'> & { products: { tool?: string }[] })) {
+  if (!('products' in body)) return computeMix(body)
+  const products = body.products.map(({ tool, ...p }) => ({
+    ...p,
+    ...(tool && { tool: usualTools.find((t) => t.id === (tool as unknown as string))! }),
+  }))
+  return computeTank({ ...body, products, tools: usualTools, actives: almanac.actives })
+}
+
+export interface BenchParts {
+  clock: Clock
+  wordsFor: (reader: Reader) => Words
+}
+
+export function benchRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void {
   const tags = ['bench']
   const open = { open: true }
   app.post(
@@ -52,12 +89,12 @@ export function benchRoutes(app: FastifyInstance, clock: Clock): void {
     {
       schema: {
         tags,
-        summary: 'One product in one sprayer: loads, measures, refusals',
-        body: wire.mixRequest,
+        summary: 'One product or several in one sprayer: loads, measures, order, refusals',
+        body: mixRequest,
       },
       config: open,
     },
-    (request) => accept(computeMix(request.body as MixRequest)),
+    (request) => accept<unknown>(computeAsked(request.body as MixRequest)),
   )
   app.post(
     '/api/bench/mixes',
@@ -79,5 +116,59 @@ export function benchRoutes(app: FastifyInstance, clock: Clock): void {
       })
       return mixes.map((m) => toWire(m))
     }),
+  )
+  tankRoutes(app, { clock, wordsFor })
+}
+
+const tankParams = Joi.object({ id: Joi.string().uuid().required() })
+
+function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void {
+  const tags = ['bench']
+  app.post(
+    '/api/bench/tanks',
+    {
+      schema: {
+        tags,
+        summary: 'Make and keep a tank of several products for zones of the account',
+        body: wire.tankOrder,
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const order = request.body as wire.TankOrder & { id: string }
+        const { row, added } = await makeTank(scope, order, request.person!.name, clock)
+        void reply.code(added ? 201 : 200)
+        return toWire(row)
+      }),
+  )
+  app.get(
+    '/api/bench/tanks/:id',
+    { schema: { tags, summary: 'A tank as it was made', params: tankParams } },
+    (request) =>
+      app.scoped(request, async (scope) =>
+        toWire(await scope.get<wire.Tank>('tank', (request.params as { id: string }).id)),
+      ),
+  )
+  app.get(
+    '/api/bench/tanks/:id/sheet.pdf',
+    { schema: { tags, summary: 'The mix sheet of a tank, as PDF', params: tankParams } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const tank = await scope.get<wire.Tank>('tank', (request.params as { id: string }).id)
+        const pdf = await mixSheet(tank, wordsFor(request.person!))
+        void reply
+          .type('application/pdf')
+          .header('content-disposition', 'attachment; filename="mix-sheet.pdf"')
+        return reply.serializer((bytes) => bytes as never).send(pdf)
+      }),
+  )
+  app.post(
+    '/api/bench/spreads',
+    { schema: { tags, summary: 'Plan granules over zones and keep a mix a zone', body: wire.spreadOrder } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply.code(201)
+        return makeSpread(scope, request.body as SpreadOrder, clock)
+      }),
   )
 }

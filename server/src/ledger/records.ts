@@ -1,5 +1,5 @@
 import { DateTime } from 'luxon'
-import type { Mix, Calibration, Sprayer } from '@jardinero/contract/bench'
+import type { Mix, Calibration, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { Amendment, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import { computeRecordedRate, passOfRecord, readAmended } from '@jardinero/core/ledger'
@@ -7,6 +7,7 @@ import { measureOfUnit, type Quantity, type RatePerAreaUnit } from '@jardinero/c
 import { measureOfFormulation, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
+import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { recordEntity, type StoredAmendment, type StoredRecord } from './entities.ts'
@@ -169,6 +170,27 @@ export async function recordPass(
   })
   const [record] = await findRecords(scope, { id })
   return { record: record!, added }
+}
+
+/** Writes down the pass of a whole tank: a record for each zone and herbicide of it, all or none. The same order again adds nothing. */
+export async function recordTank(
+  scope: AccountScope,
+  { id, tankId, ...said }: Omit<RecordOrder, 'mixId'> & { tankId: string },
+  recordedBy: string,
+  clock: Clock,
+): Promise<ApplicationRecord[]> {
+  const { mixIds } = await scope.get<Tank>('tank', tankId)
+  const records: ApplicationRecord[] = []
+  for (const mixId of mixIds) {
+    const { record } = await recordPass(
+      scope,
+      { ...said, id: fixedId(`${id}/${mixId}`), mixId },
+      recordedBy,
+      clock,
+    )
+    records.push(record)
+  }
+  return records
 }
 
 async function equipmentName(scope: AccountScope, mix: Mix): Promise<string> {

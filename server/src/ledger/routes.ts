@@ -3,7 +3,7 @@ import Joi from 'joi'
 import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/ledger'
 import type { Clock } from '../platform/clock.ts'
-import { amendRecord, findRecords, recordPass } from './records.ts'
+import { amendRecord, findRecords, recordPass, recordTank } from './records.ts'
 
 const csvColumns = [
   'applied_at_utc',
@@ -87,6 +87,21 @@ export function ledgerRoutes(app: FastifyInstance, clock: Clock): void {
         const { record, added } = await recordPass(scope, request.body as never, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return record
+      }),
+  )
+  app.post(
+    '/api/ledger/tank-records',
+    {
+      schema: {
+        tags,
+        summary: 'Write the pass of a whole tank down, for each zone and product',
+        body: wire.tankRecordOrder,
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply.code(201)
+        return recordTank(scope, request.body as never, request.person!.name, clock)
       }),
   )
   app.post(

@@ -3,6 +3,7 @@ import { Scout1764000000002 } from './0002-scout.ts'
 import { Soil1764000000003 } from './0003-soil.ts'
 import { Season1764000000004 } from './0004-season.ts'
 import { Shelf1764000000005 } from './0005-shelf.ts'
+import { Bench1764000000006 } from './0006-bench.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -11,4 +12,5 @@ export const migrations = [
   Soil1764000000003,
   Season1764000000004,
   Shelf1764000000005,
+  Bench1764000000006,
 ]

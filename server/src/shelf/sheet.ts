@@ -1,23 +1,12 @@
 import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
-import pdfmake from 'pdfmake'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/shelf'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
+import { makePdf, plainText as plain } from '../platform/pdf.ts'
 import type { AccountScope } from '../platform/scope.ts'
-
-const face = {
-  normal: 'Helvetica',
-  bold: 'Helvetica-Bold',
-  italics: 'Helvetica-Oblique',
-  bolditalics: 'Helvetica-BoldOblique',
-}
-/** The standard fonts go by name; nothing is fetched or read from disk. */
-pdfmake.setFonts({ Helvetica: face })
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path) => Object.values(face).includes(path))
 
 interface Sheet {
   heading: string
@@ -85,10 +74,6 @@ function sheetCsv({ turf, rows }: Sheet): string {
   )
 }
 
-/** The standard fonts know no minus sign and no thin marks. */
-const plain = (text: string): string =>
-  text.replaceAll('−', '-').replaceAll('≤', '<=').replaceAll('\u202f', ' ')
-
 function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): Promise<Buffer> {
   const { say } = words
   const text = (key: string, params = {}) => plain(say(key, params))
@@ -112,40 +97,30 @@ function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): 
       .filter(Boolean)
       .join('\n'),
   ])
-  return pdfmake
-    .createPdf({
-      pageOrientation: 'landscape',
-      pageSize: 'LETTER',
-      pageMargins: [28, 32, 28, 40],
-      defaultStyle: { font: 'Helvetica', fontSize: 7.5 },
-      info: { title: text('shelf.sheet.title', { heading }) },
-      footer: (page: number, pages: number) => ({
-        text: text('shelf.sheet.footer', { page, pages }),
-        alignment: 'center',
-        margin: [28, 12],
-        fontSize: 7,
-      }),
-      content: [
-        { text: text('shelf.sheet.title', { heading }), fontSize: 15, bold: true },
-        { text: text('shelf.sheet.says', { day: today }), margin: [0, 3, 0, 8] },
-        {
-          table: {
-            headerRows: 1,
-            dontBreakRows: false,
-            widths: [72, 92, 62, 62, 62, 96, '*'],
-            body: [
-              [...headCells, text('shelf.sheet.turf'), text('shelf.sheet.weeds')].map((h) => ({
-                text: h,
-                bold: true,
-              })),
-              ...body,
-            ],
-          },
-          layout: 'lightHorizontalLines',
+  return makePdf({
+    title: text('shelf.sheet.title', { heading }),
+    landscape: true,
+    fontSize: 7.5,
+    footer: (page, pages) => text('shelf.sheet.footer', { page, pages }),
+    content: [
+      { text: text('shelf.sheet.says', { day: today }), margin: [0, 3, 0, 8] },
+      {
+        table: {
+          headerRows: 1,
+          dontBreakRows: false,
+          widths: [72, 92, 62, 62, 62, 96, '*'],
+          body: [
+            [...headCells, text('shelf.sheet.turf'), text('shelf.sheet.weeds')].map((h) => ({
+              text: h,
+              bold: true,
+            })),
+            ...body,
+          ],
         },
-      ],
-    })
-    .getBuffer()
+        layout: 'lightHorizontalLines',
+      },
+    ],
+  })
 }
 
 export interface SheetParts {

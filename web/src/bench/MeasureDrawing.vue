@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { measuringTools, type MeasuredDose, type MeasuringTool } from '@jardinero/core/bench'
+import type { MeasuredDose, MeasuringTool } from '@jardinero/core/bench'
 import { useWords } from '../kit/session.ts'
+import { useTools } from './useTools.ts'
 
 /** The measuring tool with the line to stop at: a scale's display, or a cup with its marks. */
 const props = defineProps<{ dose: MeasuredDose }>()
+const { toolOf, toolName } = useTools()
 const { say, quantity, number } = useWords()
-const tool = computed<MeasuringTool>(() => measuringTools[props.dose.tool])
+const tool = computed<MeasuringTool>(() => toolOf(props.dose.tool) ?? { measure: 'mass', step: 1, unit: props.dose.amount.unit, kind: 'scale' })
 const amount = computed(() => props.dose.amount.value)
 const shown = computed(() => quantity(amount.value, props.dose.amount.unit, true))
 const [bottom, tall] = [196, 160]
@@ -24,7 +26,7 @@ const side = (y: number) => 14 * ((bottom - y) / tall)
 
 <template>
   <figure class="measure">
-    <figcaption class="quiet small">{{ say(`tool.${dose.tool}`) }}</figcaption>
+    <figcaption class="quiet small">{{ toolName(dose.tool) }}</figcaption>
     <svg
       v-if="tool.kind === 'scale'"
       viewBox="0 0 200 130"

@@ -7,7 +7,7 @@ import {
   type Figure,
   type Outcome,
   type Refusal,
-} from '../quantity/index.ts'
+} from '../../quantity/index.ts'
 
 /** One run with water over a measured area. */
 export interface CalibrationRun {
@@ -129,39 +129,4 @@ export function computeCalibration(runs: CalibrationRun[]): Outcome<Calibration>
     ...(variation && { variation }),
     ...(pace && { pace }),
   })
-}
-
-/**
- * Catch method: GPA = 5940 × GPM ÷ (mph × spacing in), and GPA ÷ 43.56 per 1,000 ft².
- * @param nozzleGpm flow of one nozzle; `spacingIn` its spacing or, for a single nozzle, its swath.
- */
-export function computeCatchCarrier(
-  nozzleGpm: number,
-  mph: number,
-  spacingIn: number,
-): Outcome<Figure<'gal/1000ft2'>> {
-  const wrong = Object.entries({ nozzleGpm, mph, spacingIn }).find(([, v]) => !(v > 0))
-  if (wrong) return refused({ code: 'catchNotPositive', field: wrong[0], params: { tape: wrong[0] } })
-  const gpa = (5940 * nozzleGpm) / (mph * spacingIn)
-  return accepted(
-    figure('gal/1000ft2', [
-      {
-        code: 'catchPerAcre',
-        formula: '5940 × {nozzleGpm} ÷ ({mph} × {spacing})',
-        operands: {
-          nozzleGpm: operand(nozzleGpm, 'count'),
-          mph: operand(mph, 'count'),
-          spacing: operand(spacingIn, 'in'),
-        },
-        result: operand(gpa, 'gal/acre'),
-        source: 'catchMethod',
-      },
-      {
-        code: 'perThousand',
-        formula: '{perAcre} ÷ 43.56',
-        operands: { perAcre: operand(gpa, 'gal/acre') },
-        result: operand(gpa / 43.56, 'gal/1000ft2'),
-      },
-    ]),
-  )
 }

@@ -1,0 +1,81 @@
+import Joi from 'joi'
+import { mostGrounds, toolIds, treatModes } from '@jardinero/core/bench'
+import { turfStates } from '@jardinero/core/yard'
+import { mixChoices, tankChoices, waterQuality } from './bench.ts'
+import { day, list, name, number } from './field.ts'
+import { askedRate, carrierVolume, labelRules } from './shelf.ts'
+
+const state = Joi.string().valid(...turfStates)
+const turf = Joi.string().max(40)
+const passes = list(
+  Joi.object({
+    day: day.required(),
+    actives: list(
+      Joi.object({
+        name: name.required(),
+        basis: Joi.string().valid('ai', 'ae').required(),
+        rate: Joi.object({
+          value: Joi.number().min(0).required(),
+          unit: Joi.string().valid('lb/acre', 'kg/ha').required(),
+        }).required(),
+      }),
+      6,
+    ).required(),
+  }),
+).default([])
+
+/** One product over one area. */
+const oneProduct = Joi.object({
+  ...mixChoices,
+  rules: labelRules.required(),
+  turf: turf.required(),
+  state: state.required(),
+  areaSqFt: number.required(),
+  areaUncertaintySqFt: Joi.number().min(0),
+  carrierVolume: carrierVolume.required(),
+  capacityGal: number.required(),
+  passes,
+})
+
+/** Several products over several lawns. */
+const severalProducts = Joi.object({
+  ...tankChoices,
+  grounds: list(
+    Joi.object({
+      id: Joi.string().max(60).required(),
+      name: name.required(),
+      turf: turf.required(),
+      state: state.required(),
+      areaSqFt: number.required(),
+      areaUncertaintySqFt: Joi.number().min(0),
+      mode: Joi.string()
+        .valid(...treatModes)
+        .default('broadcast'),
+      spotSqFt: number,
+      edgeSqFt: number,
+      passes,
+    }),
+    mostGrounds,
+  )
+    .unique('id')
+    .required(),
+  products: list(
+    Joi.object({
+      rules: labelRules.required(),
+      rate: askedRate,
+      concentration: askedRate,
+      tool: Joi.string().valid(...toolIds),
+    }),
+    40,
+  ).required(),
+  carrierVolume: carrierVolume.required(),
+  capacityGal: number.required(),
+  waterFirst: number,
+  water: waterQuality,
+})
+
+/** POST /api/bench/mix: one product, or with `products` and `grounds` several. */
+export const mixRequest = Joi.alternatives().conditional(Joi.object({ products: Joi.exist() }).unknown(), {
+  then: severalProducts,
+  otherwise: oneProduct,
+})

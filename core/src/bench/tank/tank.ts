@@ -1,0 +1,231 @@
+import {
+  accepted,
+  convert,
+  figure,
+  operand,
+  refused,
+  type Caution,
+  type Figure,
+  type MassUnit,
+  type Outcome,
+  type RatePerAreaUnit,
+  type Refusal,
+  type VolumeUnit,
+} from '../../quantity/index.ts'
+import { checkLimits, computeYearShare, kindOf, type YearUse } from '../../shelf/index.ts'
+import { planLoads } from '../loads.ts'
+import { dosingOf, planDoses, type Amount, type Dosing, type TankLoad } from './doses.ts'
+import { mindWater } from './hygiene.ts'
+import { checkPartners, type CheckedProduct } from './partners.ts'
+import { treatedSqFt, type TankGround, type TankRequest } from './request.ts'
+import { checkSizes } from './sizes.ts'
+import { planWatering, type WateringWindow } from './watering.ts'
+
+/** One product over the whole tank mix. */
+export interface TankProduct {
+  index: number
+  name: string
+  planned: Amount
+  measured: Amount
+  concentration: Figure
+  /** Measured product over the treated ground; herbicides only. */
+  measuredRate?: Figure<RatePerAreaUnit>
+  /** By ground: the year's use before this pass, and its share once this is down. */
+  years: Record<string, { use: YearUse; share?: Figure<'ratio'> }>
+}
+
+export interface TankMix {
+  treated: Figure<'ft2'>
+  water: Figure<'gal'>
+  loads: TankLoad[]
+  products: TankProduct[]
+  watering?: WateringWindow
+  cautions: Caution[]
+}
+
+/** A refusal of the limits, at the product it is of and the ground it is on. */
+const placed = (refusals: Refusal[], index: number, ground: TankGround): Refusal[] =>
+  refusals.map((r) => {
+    const ofProduct =
+      !r.field || ['rate', 'turf', 'state', 'day'].includes(r.field) || r.field.startsWith('rules')
+    return {
+      ...r,
+      field: ofProduct ? `products.${index}.${r.field ?? 'rules'}` : r.field!,
+      params: { zone: ground.name, ...r.params },
+    }
+  })
+
+/** Each herbicide against its own label on every ground; over the edges, where it falls twice, at twice the rate. */
+function checkProducts(request: TankRequest): {
+  checked: CheckedProduct[]
+  refusals: Refusal[]
+  cautions: Caution[]
+} {
+  const { grounds, products, carrierVolume, day } = request
+  const refusals: Refusal[] = []
+  const cautions = new Map<string, Caution>()
+  const checked = products.flatMap((order, index): CheckedProduct[] => {
+    const { rules, rate } = order
+    if (kindOf(rules) !== 'herbicide' || !rate) return []
+    const limits = new Map(
+      grounds.map((ground) => {
+        const { turf, state, passes, edgeSqFt = 0 } = ground
+        const check = checkLimits({ rules, turf, state, rate, carrierVolume, day, passes })
+        refusals.push(...placed(check.refusals, index, ground))
+        if (edgeSqFt > 0 && !check.refusals.length) {
+          const twice = { ...rate, value: rate.value * 2 }
+          const edge = checkLimits({ rules, turf, state, rate: twice, day, passes })
+          refusals.push(
+            ...placed(edge.refusals, index, ground).map((r) => ({
+              ...r,
+              params: { ...r.params, twice: true },
+            })),
+          )
+        }
+        for (const c of check.cautions) cautions.set(JSON.stringify(c), c)
+        return [ground.id, check] as const
+      }),
+    )
+    return [{ index, order, rate, limits }]
+  })
+  return { checked, refusals, cautions: [...cautions.values()] }
+}
+
+const sumOf = (code: string, unit: MassUnit | VolumeUnit, values: number[]): Amount =>
+  figure(unit, [
+    {
+      code,
+      formula: values.map((_, i) => `{load${i + 1}}`).join(' + '),
+      operands: Object.fromEntries(values.map((v, i) => [`load${i + 1}`, operand(v, unit)])),
+      result: operand(
+        values.reduce((sum, v) => sum + v, 0),
+        unit,
+      ),
+    },
+  ])
+
+function summariseProduct(
+  index: number,
+  request: TankRequest,
+  loads: TankLoad[],
+  dosing: Dosing,
+  checked: CheckedProduct[],
+): TankProduct {
+  const order = request.products[index]!
+  const doses = loads.map((l) => l.doses.find((d) => d.product === index)!)
+  const toolUnit = doses[0]!.measured.amount.unit
+  const measured = sumOf(
+    'measuredSum',
+    toolUnit,
+    doses.map((d) => d.measured.amount.value),
+  )
+  const own = checked.find((c) => c.index === index)
+  const treated = request.grounds.reduce((sum, g) => sum + treatedSqFt(g), 0)
+  const rateUnit = own && [...own.limits.values()][0]!.use!.rate.unit
+  const measuredRate =
+    rateUnit &&
+    figure(rateUnit, [
+      {
+        code: 'measuredRate',
+        formula: '{measured} ÷ {area}',
+        operands: { measured: operand(measured.value, toolUnit), area: operand(treated, 'ft2') },
+        result: operand(
+          convert(measured.value / treated, `${toolUnit}/ft2` as RatePerAreaUnit, rateUnit),
+          rateUnit,
+        ),
+      },
+    ])
+  const years: TankProduct['years'] = {}
+  if (own && measuredRate)
+    for (const ground of request.grounds) {
+      const use = own.limits.get(ground.id)!.yearUse!
+      const share = computeYearShare(use, measuredRate)
+      years[ground.id] = { use, ...(share && { share }) }
+    }
+  return {
+    index,
+    name: order.rules.name,
+    planned: sumOf(
+      'plannedSum',
+      dosing.unit,
+      doses.map((d) => d.planned.value),
+    ),
+    measured,
+    concentration: dosing.concentration,
+    ...(measuredRate && { measuredRate }),
+    years,
+  }
+}
+
+function treatedFigure(grounds: TankGround[]): Figure<'ft2'> {
+  return figure('ft2', [
+    {
+      code: 'treatedArea',
+      formula: grounds.map((_, i) => `{zone${i + 1}}`).join(' + '),
+      operands: Object.fromEntries(grounds.map((g, i) => [`zone${i + 1}`, operand(treatedSqFt(g), 'ft2')])),
+      result: operand(
+        grounds.reduce((sum, g) => sum + treatedSqFt(g), 0),
+        'ft2',
+      ),
+      source: 'tape',
+    },
+  ])
+}
+
+const mindAreas = (grounds: TankGround[]): Caution[] => {
+  const worst = Math.max(0, ...grounds.map((g) => (g.areaUncertaintySqFt ?? 0) / g.areaSqFt))
+  return worst > 0.05 ? [{ code: 'areaUncertain', params: { share: { value: worst, unit: 'ratio' } } }] : []
+}
+
+/**
+ * Up to eight products in one sprayer over one or several zones: loads, what of each product goes into each as its tool
+ * shows it, the order of filling, the year's maximum on each zone after it, and when it is watered in. The planned loads
+ * sum exactly to the total. Refused, with every reason at its product, where a label, a pair of labels or a size stands
+ * against it. Method: science 3.
+ */
+export function computeTank(request: TankRequest): Outcome<TankMix> {
+  const sizes = checkSizes(request)
+  if (sizes.length) return refused(...sizes)
+  const { checked, refusals, cautions } = checkProducts(request)
+  if (refusals.length) return refused(...refusals)
+  const partners = checkPartners(request, checked)
+  const watering = planWatering(checked.map((c) => c.order.rules))
+  const against = [...partners.refusals, ...watering.refusals]
+  if (against.length) return refused(...against)
+
+  const { grounds, products, carrierVolume, capacityGal, loadPlan } = request
+  const treated = treatedFigure(grounds)
+  const water = figure('gal', [
+    {
+      code: 'totalWater',
+      formula: '{carrierVolume} × {area}',
+      operands: {
+        carrierVolume: operand(carrierVolume.value, carrierVolume.unit),
+        area: operand(treated.value, 'ft2'),
+      },
+      result: operand((carrierVolume.value * treated.value) / 1000, 'gal'),
+      source: 'calibration',
+    },
+  ])
+  const dosings = products.map((order, i) => dosingOf(order, i, checked, request))
+  const gallons = planLoads(water.value, capacityGal, loadPlan)
+  const loads = planDoses(request, dosings, gallons)
+  if (!loads.ok) return loads
+  const doseCautions = loads.value
+    .flatMap((l) => l.doses.flatMap((d) => d.measured.error.cautions))
+    .slice(0, 1)
+  return accepted({
+    treated,
+    water,
+    loads: loads.value,
+    products: products.map((_, i) => summariseProduct(i, request, loads.value, dosings[i]!, checked)),
+    ...(watering.window && { watering: watering.window }),
+    cautions: [
+      ...cautions,
+      ...partners.cautions,
+      ...mindAreas(grounds),
+      ...doseCautions,
+      ...mindWater(request),
+    ],
+  })
+}

@@ -1,0 +1,269 @@
+import { almanac } from '@jardinero/almanac'
+import type { Calibration, Mix, Sprayer, Tank, TankOrder, ToolRow } from '@jardinero/contract/bench'
+import type { Label } from '@jardinero/contract/shelf'
+import type { Section, Zone } from '@jardinero/contract/yard'
+import {
+  computeAnyCalibration,
+  computeTank,
+  planSpread,
+  treatedSqFt,
+  usualTools,
+  type OwnedTool,
+  type TankGround,
+  type TankMix,
+  type TankRequest,
+} from '@jardinero/core/bench'
+import { convert, figure, operand, type RatePerAreaUnit } from '@jardinero/core/quantity'
+import { kindOf } from '@jardinero/core/shelf'
+import { computeArea } from '@jardinero/core/yard'
+import { passesOnZone } from '../ledger/records.ts'
+import type { Clock } from '../platform/clock.ts'
+import { fixedId } from '../platform/fixedId.ts'
+import { accept, ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+async function groundOf(scope: AccountScope, asked: TankOrder['zones'][number]): Promise<TankGround> {
+  const zone = await scope.get<Zone>('zone', asked.zoneId)
+  const { area, uncertainty } = accept(computeArea(await scope.find<Section>('section', { zoneId: zone.id })))
+  return {
+    id: zone.id,
+    name: zone.name,
+    turf: zone.turf,
+    state: zone.state,
+    areaSqFt: area.value,
+    areaUncertaintySqFt: uncertainty.value,
+    mode: asked.mode,
+    ...(asked.spotSqFt !== null && { spotSqFt: asked.spotSqFt }),
+    ...(asked.edgeSqFt !== null && { edgeSqFt: asked.edgeSqFt }),
+    passes: await passesOnZone(scope, zone),
+  }
+}
+
+async function ownTools(scope: AccountScope): Promise<OwnedTool[]> {
+  const rows = await scope.find<ToolRow>('measuring_tool')
+  return rows.map(({ id, name, measure, kind, step, unit, holds }) => ({
+    id,
+    name,
+    measure,
+    kind,
+    step,
+    unit,
+    ...(holds !== null && { holds }),
+  }))
+}
+
+async function productsOf(
+  scope: AccountScope,
+  order: TankOrder,
+  tools: OwnedTool[],
+): Promise<TankRequest['products']> {
+  const products: TankRequest['products'] = []
+  for (const [i, asked] of order.products.entries()) {
+    const { rules } = await scope.get<Label>('label', asked.labelId)
+    const tool = asked.tool === null ? undefined : [...tools, ...usualTools].find((t) => t.id === asked.tool)
+    if (asked.tool !== null && !tool)
+      throw new ProblemError('refused', [{ code: 'toolMissing', field: `products.${i}.tool`, params: {} }])
+    products.push({
+      rules,
+      ...(asked.rate && { rate: asked.rate }),
+      ...(asked.concentration && { concentration: asked.concentration }),
+      ...(tool && { tool }),
+    })
+  }
+  return products
+}
+
+/** Everything a tank rests on, looked up in the account. */
+async function gatherTank(
+  scope: AccountScope,
+  order: TankOrder,
+): Promise<{ request: TankRequest; sprayer: Sprayer }> {
+  const calibration = await scope.get<Calibration>('calibration', order.calibrationId)
+  const sprayer = await scope.get<Sprayer>('sprayer', calibration.sprayerId)
+  const calibrated = accept(computeAnyCalibration(calibration))
+  if (calibrated.kind === 'spreader')
+    throw new ProblemError('refused', [
+      { code: 'spreaderForTank', field: 'calibrationId', params: { sprayer: sprayer.name } },
+    ])
+  const grounds: TankGround[] = []
+  for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
+  const tools = await ownTools(scope)
+  const request: TankRequest = {
+    day: order.day,
+    grounds,
+    products: await productsOf(scope, order, tools),
+    carrierVolume: { value: calibrated.carrierVolume.value, unit: 'gal/1000ft2' },
+    capacityGal: sprayer.capacityGal,
+    loadPlan: order.loadPlan,
+    tools: [...tools, ...usualTools],
+    ...(order.waterFirst !== null && { waterFirst: order.waterFirst }),
+    ...(order.water && { water: order.water }),
+    actives: almanac.actives,
+  }
+  return { request, sprayer }
+}
+
+/** One herbicide on one zone, as the ledger writes it down: its share of what was measured, by the ground it went over. */
+function mixOf(
+  tank: Pick<Tank, 'id' | 'day' | 'calibrationId' | 'loadPlan' | 'madeAt' | 'products'>,
+  request: TankRequest,
+  result: TankMix,
+  ground: TankGround,
+  index: number,
+): Mix {
+  const product = result.products[index]!
+  const sqFt = treatedSqFt(ground)
+  const share = sqFt / result.treated.value
+  const { measured, measuredRate } = product
+  const year = product.years[ground.id]!
+  const part = <U extends typeof measured.unit | 'gal'>(unit: U, whole: number, working = measured.working) =>
+    figure(unit, [
+      ...working,
+      {
+        code: 'zoneShare',
+        formula: '{whole} × {area} ÷ {treated}',
+        operands: {
+          whole: operand(whole, unit),
+          area: operand(sqFt, 'ft2'),
+          treated: operand(result.treated.value, 'ft2'),
+        },
+        result: operand(whole * share, unit),
+      },
+    ])
+  const { rules, rate } = request.products[index]!
+  return {
+    id: fixedId(`${tank.id}/${ground.id}/${index}`),
+    zoneId: ground.id,
+    labelId: tank.products[index]!.labelId,
+    calibrationId: tank.calibrationId,
+    day: tank.day,
+    rate: rate!,
+    loadPlan: tank.loadPlan,
+    tool: result.loads[0]!.doses[index]!.measured.tool as Mix['tool'],
+    rules,
+    areaSqFt: sqFt,
+    result: {
+      water: part('gal', result.water.value, result.water.working),
+      product: part(product.planned.unit, product.planned.value, product.planned.working),
+      measured: part(measured.unit, measured.value),
+      measuredRate: measuredRate!,
+      concentration: product.concentration,
+      loads: [],
+      yearUse: year.use,
+      ...(year.share && { yearShare: year.share }),
+      cautions: [],
+    },
+    madeAt: tank.madeAt,
+    tankId: tank.id,
+  }
+}
+
+/** Makes and keeps a tank with its mixes. The same id again answers with the tank that is there. @throws ProblemError refused with every reason */
+export async function makeTank(
+  scope: AccountScope,
+  order: TankOrder & { id: string },
+  madeBy: string,
+  clock: Clock,
+): Promise<{ row: Tank; added: boolean }> {
+  const { request, sprayer } = await gatherTank(scope, order)
+  const result = accept(computeTank(request))
+  const madeAt = clock().toISOString()
+  const { actives: _, ...kept } = request
+  const mixes = request.grounds.flatMap((ground) =>
+    request.products.flatMap((p, index) =>
+      kindOf(p.rules) === 'herbicide' ? [mixOf({ ...order, madeAt }, request, result, ground, index)] : [],
+    ),
+  )
+  const { row, added } = await scope.add<Tank>('tank', {
+    ...order,
+    request: kept,
+    result,
+    sprayer: sprayer.name,
+    madeAt,
+    madeBy,
+    mixIds: mixes.map((m) => m.id),
+  })
+  if (added) for (const mix of mixes) await scope.add<Mix>('mix', mix)
+  return { row, added }
+}
+
+/** POST /api/bench/spreads: granules over zones, kept as a mix a zone. */
+export interface SpreadOrder {
+  id: string
+  zones: TankOrder['zones']
+  labelId: string
+  calibrationId: string
+  day: string
+  rate: { value: number; unit: RatePerAreaUnit }
+  directions: 1 | 2
+}
+
+/** Plans granules over zones and keeps a mix a zone, so that the ledger can write the pass down. */
+export async function makeSpread(scope: AccountScope, order: SpreadOrder, clock: Clock) {
+  const calibration = await scope.get<Calibration>('calibration', order.calibrationId)
+  const sprayer = await scope.get<Sprayer>('sprayer', calibration.sprayerId)
+  const calibrated = accept(computeAnyCalibration(calibration))
+  const { rules } = await scope.get<Label>('label', order.labelId)
+  const grounds: TankGround[] = []
+  for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
+  const plan = accept(
+    planSpread({
+      day: order.day,
+      grounds,
+      rules,
+      rate: order.rate,
+      hopperLb: sprayer.capacityGal,
+      directions: order.directions,
+      ...(calibrated.kind === 'spreader' && { spreadRate: calibrated.spreadRate.value }),
+    }),
+  )
+  const mixIds: string[] = []
+  for (const ground of grounds) {
+    const sqFt = treatedSqFt(ground)
+    const lb = convert(order.rate.value, order.rate.unit, 'lb/ft2') * sqFt
+    const whole = figure('lb', [
+      {
+        code: 'product',
+        formula: '{rate} × {area}',
+        operands: { rate: operand(order.rate.value, order.rate.unit), area: operand(sqFt, 'ft2') },
+        result: operand(lb, 'lb'),
+        source: 'label',
+      },
+    ])
+    const id = fixedId(`${order.id}/${ground.id}`)
+    mixIds.push(id)
+    const none = figure('gal', [{ code: 'noWater', formula: '0', operands: {}, result: operand(0, 'gal') }])
+    const rate = figure(order.rate.unit, [
+      {
+        code: 'measuredRate',
+        formula: '{rate}',
+        operands: { rate: operand(order.rate.value, order.rate.unit) },
+        result: operand(order.rate.value, order.rate.unit),
+      },
+    ])
+    await scope.add<Mix>('mix', {
+      id,
+      zoneId: ground.id,
+      labelId: order.labelId,
+      calibrationId: order.calibrationId,
+      day: order.day,
+      rate: order.rate,
+      loadPlan: 'equal',
+      tool: 'scaleHundredthOz',
+      rules,
+      areaSqFt: sqFt,
+      result: {
+        water: none,
+        product: whole,
+        measured: whole,
+        measuredRate: rate,
+        concentration: rate,
+        loads: [],
+        cautions: [],
+      } as never,
+      madeAt: clock().toISOString(),
+      tankId: null,
+    })
+  }
+  return { plan, mixIds }
+}

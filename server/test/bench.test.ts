@@ -1,0 +1,176 @@
+import { randomUUID } from 'node:crypto'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { almanac } from '@jardinero/almanac'
+import { startTestServer, Visitor, type TestServer } from './harness.ts'
+import { addLawn, lawn } from './lawn.ts'
+
+let server: TestServer
+beforeAll(async () => {
+  server = await startTestServer()
+})
+afterAll(() => server.close())
+const visitor = () => new Visitor(server.app)
+
+describe('a tank of several products', () => {
+  const labelOf = (code: string) => almanac.sampleLabels.find((l) => l.code === code)!.rules
+  async function withTank() {
+    const owner = await visitor().signUp()
+    const made = await addLawn(owner)
+    const add = async (url: string, body: object) => {
+      const id = randomUUID()
+      const response = await owner.post(url, { id, ...body })
+      if (response.statusCode !== 201) throw new Error(response.body)
+      return id
+    }
+    const strip = await add('/api/yard/zones', {
+      yardId: made.yard,
+      name: 'Strip',
+      turf: 'zoysiagrass',
+      state: 'growing',
+    })
+    await add('/api/yard/sections', { ...lawn.section, zoneId: strip, lengthsFt: [53, 60] })
+    const quernby = await add('/api/shelf/labels', { rules: labelOf('quernby') })
+    const rushollow = await add('/api/shelf/labels', { rules: labelOf('rushollow') })
+    const wetholm = await add('/api/shelf/labels', { rules: labelOf('wetholm') })
+    const order = {
+      id: randomUUID(),
+      zones: [
+        { zoneId: made.zone, mode: 'broadcast' },
+        { zoneId: strip, mode: 'spot', spotSqFt: 400 },
+      ],
+      products: [
+        { labelId: quernby, rate: { value: 1, unit: 'floz/1000ft2' } },
+        { labelId: rushollow, rate: { value: 0.03, unit: 'oz/1000ft2' } },
+        { labelId: wetholm, concentration: { value: 0.25, unit: 'percentVv' } },
+      ],
+      calibrationId: made.calibration,
+      day: '2026-02-28',
+      loadPlan: 'equal',
+    }
+    return { owner, made, strip, order, quernby }
+  }
+  it('is made once, kept as it was, and recorded for every zone and herbicide', async () => {
+    const { owner, order, quernby } = await withTank()
+    const first = await owner.post('/api/bench/tanks', order)
+    expect(first.statusCode).toBe(201)
+    expect((await owner.post('/api/bench/tanks', order)).statusCode).toBe(200)
+    const tank = (await owner.get(`/api/bench/tanks/${order.id}`)).json()
+    expect(tank.result.treated.value).toBeCloseTo(6750, 6)
+    expect(tank.mixIds).toHaveLength(4)
+    const pass = { ...lawn.pass, id: randomUUID(), tankId: order.id }
+    const records = (await owner.post('/api/ledger/tank-records', pass)).json()
+    expect(
+      records.map((r: { zoneName: string; rules: { name: string } }) => `${r.zoneName} ${r.rules.name}`),
+    ).toEqual([
+      '前庭 Quernby 2.2 SC',
+      '前庭 Rushollow 62 WG',
+      'Strip Quernby 2.2 SC',
+      'Strip Rushollow 62 WG',
+    ])
+    // Each zone has its share of what was measured, and water by its ground.
+    const first2 = records.filter((r: { rules: { name: string } }) => r.rules.name.startsWith('Quernby'))
+    const sum = first2.reduce((all: number, r: { product: { value: number } }) => all + r.product.value, 0)
+    expect(sum).toBeCloseTo(tank.result.products[0].measured.value, 9)
+    expect(first2[1].areaSqFt).toBe(400)
+    expect((await owner.post('/api/ledger/tank-records', pass)).json()).toHaveLength(4)
+    expect((await owner.get('/api/ledger/records')).json()).toHaveLength(5)
+    const again = await owner.post('/api/bench/tanks', { ...order, id: randomUUID() })
+    expect(again.json().faults.map((f: { code: string }) => f.code)).toContain('tooSoonAgain')
+    const taken = (await owner.get('/api/shelf/taken')).json()
+    expect(taken[quernby]).toHaveLength(2)
+  })
+  it('prints its sheet, and refuses with the place of each fault', async () => {
+    const { owner, order } = await withTank()
+    await owner.post('/api/bench/tanks', order)
+    const pdf = await owner.get(`/api/bench/tanks/${order.id}/sheet.pdf`)
+    expect(pdf.headers['content-type']).toBe('application/pdf')
+    expect(pdf.rawPayload.subarray(0, 5).toString()).toBe('%PDF-')
+    const without = await owner.post('/api/bench/tanks', {
+      ...order,
+      id: randomUUID(),
+      products: order.products.slice(0, 2),
+    })
+    expect(without.json().faults).toMatchObject([{ code: 'adjuvantMissing', field: 'products.1' }])
+    const tool = await owner.post('/api/bench/tanks', {
+      ...order,
+      id: randomUUID(),
+      products: order.products.map((p) => ({ ...p, tool: 'gone' })),
+    })
+    expect(tool.json().faults).toMatchObject([{ code: 'toolMissing' }])
+  })
+  it('goes with the account file, and nobody else reaches it', async () => {
+    const { owner, order } = await withTank()
+    await owner.post('/api/bench/tanks', order)
+    const file = (await owner.get('/api/account/file')).json()
+    const other = await visitor().signUp()
+    expect((await other.get(`/api/bench/tanks/${order.id}`)).statusCode).toBe(404)
+    expect((await other.post('/api/account/file', file)).json().added).toMatchObject({ tanks: 1, mixes: 5 })
+    expect((await other.post('/api/account/file', file)).json().added).toMatchObject({ tanks: 0, mixes: 0 })
+  })
+})
+
+describe('measures, spreaders and other ways of calibrating', () => {
+  it('keeps a cup of one’s own, and refuses one that shows nothing', async () => {
+    const owner = await visitor().signUp()
+    const cup = { name: 'Blue cup', measure: 'volume', kind: 'cup', step: 0.25, unit: 'floz', holds: 8 }
+    expect((await owner.post('/api/bench/tools', { id: randomUUID(), ...cup })).statusCode).toBe(201)
+    const bad = await owner.post('/api/bench/tools', { id: randomUUID(), ...cup, step: 0, unit: 'oz' })
+    expect(bad.json().faults.map((f: { code: string }) => f.code)).toEqual([
+      'amountMeasure',
+      'stepNotPositive',
+    ])
+  })
+  it('plans granules over a lawn by a spreader that was weighed back, and the ledger takes them', async () => {
+    const owner = await visitor().signUp()
+    const made = await addLawn(owner)
+    const add = async (url: string, body: object) => {
+      const id = randomUUID()
+      const response = await owner.post(url, { id, ...body })
+      if (response.statusCode !== 201) throw new Error(response.body)
+      return id
+    }
+    const spreader = await add('/api/bench/sprayers', {
+      name: 'Red spreader',
+      kind: 'rotarySpreader',
+      capacityGal: 40,
+    })
+    const calibrationId = await add('/api/bench/calibrations', {
+      sprayerId: spreader,
+      day: '2026-02-20',
+      runs: [],
+      note: '',
+      method: 'weighBack',
+      inputs: { setting: 'K', weighed: [{ areaSqFt: 1000, lb: 1.2 }] },
+    })
+    const labelId = await add('/api/shelf/labels', {
+      rules: almanac.sampleLabels.find((l) => l.code === 'hollin')!.rules,
+    })
+    const order = {
+      id: randomUUID(),
+      zones: [{ zoneId: made.zone, mode: 'broadcast' }],
+      labelId,
+      calibrationId,
+      day: '2026-02-28',
+      rate: { value: 2.4, unit: 'lb/1000ft2' },
+      directions: 2,
+    }
+    const { plan, mixIds } = (await owner.post('/api/bench/spreads', order)).json()
+    expect(plan.total.value).toBeCloseTo(15.24, 6)
+    expect(plan.perDirection.value).toBeCloseTo(7.62, 6)
+    const record = await owner.post('/api/ledger/records', {
+      ...lawn.pass,
+      id: randomUUID(),
+      mixId: mixIds[0],
+    })
+    expect(record.json()).toMatchObject({
+      waterGal: 0,
+      product: { value: expect.closeTo(15.24, 6), unit: 'lb' },
+    })
+    const wet = await owner.post('/api/bench/tanks', {
+      ...order,
+      products: [{ labelId: made.label, rate: order.rate }],
+      loadPlan: 'equal',
+    })
+    expect(wet.statusCode).toBeGreaterThanOrEqual(400)
+  })
+})
