@@ -2,16 +2,22 @@
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import type { Sprayer } from '@jardinero/contract/bench'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import { kindOf } from '@jardinero/core/shelf'
+import { mixingOrder, splitByWater } from '@jardinero/core/bench'
 import LabelCautions from './LabelCautions.vue'
 import LoadTable from './LoadTable.vue'
 import MeasureDrawing from './MeasureDrawing.vue'
 import MixChoices from './MixChoices.vue'
+import JarTest from './JarTest.vue'
+import LeftOver from './LeftOver.vue'
 import MixKept from './MixKept.vue'
+import SpreadView from './SpreadView.vue'
 import TankDrawing from './TankDrawing.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
@@ -27,18 +33,39 @@ const { say } = useWords()
 const form = useForm()
 const recording = ref(false)
 const editing = ref<{ what: 'sprayer' | 'calibration' | 'label'; id?: string }>()
-const { mix, kept, stage, load, zoneName, answer } = useBenchAnswer(bench)
+const { mix, kept, spread, stage, load, dose, names, answer } = useBenchAnswer(bench)
 
-const refusals = computed(() =>
-  bench.outcome.value && !bench.outcome.value.ok ? bench.outcome.value.refusals : [],
-)
-const refusalAt = (field: string) => {
-  const refusal = refusals.value.find((r) => r.field === field)
-  return refusal ? say(`refusal.${refusal.code}`, refusal.params) : form.faultAt(field)
+const refusals = computed(() => {
+  const outcome = bench.outcome.value ?? bench.spread.value
+  return outcome && !outcome.ok ? outcome.refusals : []
+})
+const refusalAt = (...fields: string[]) => {
+  const refusal = refusals.value.find((r) => fields.includes(r.field ?? ''))
+  return refusal ? say(`refusal.${refusal.code}`, refusal.params) : form.faultAt(...fields)
 }
+/** Products in two passes, where water and leaf shut each other out in one. */
+const passes = computed(() =>
+  refusals.value.some((r) => ['waterAgainstDry', 'waterDepthsDisagree'].includes(r.code))
+    ? splitByWater(bench.products.value.map(({ id, rules }) => ({ id, rules })))
+    : [],
+)
+const order = computed(() => mixingOrder((bench.request.value?.products ?? []).map((p) => p.rules)))
+const print = () => window.print()
+const shownLabels = computed(() =>
+  mix.value || spread.value
+    ? (kept.value?.tank.request.products ?? bench.products.value)
+        .map((p) => p.rules)
+        .filter((r) => kindOf(r) === 'herbicide')
+    : [],
+)
 const start = () => form.save(bench.start)
 const edit = (what: 'sprayer' | 'calibration' | 'label', id?: string) =>
   (editing.value = { what, ...(id && { id }) })
+/** A sprayer that is new has no figure yet: it is calibrated next. */
+function sprayerKept(row?: Sprayer): void {
+  const isNew = row && !account.state.calibrations.some((c) => c.sprayerId === row.id)
+  editing.value = isNew && account.state.calibrations.length ? { what: 'calibration', id: row.id } : undefined
+}
 const needs: Record<string, () => unknown> = {
   area: () => router.push({ name: 'yard' }),
   sprayer: () => edit('sprayer'),
@@ -75,46 +102,81 @@ async function recorded(): Promise<void> {
         :disabled="form.saving.value"
         @click="start"
       />
+      <button v-if="mix" class="link" @click="print">{{ say('shelf.print') }}</button>
     </template>
 
     <ul v-if="refusals.length && !kept" class="refusals" role="alert">
-      <li v-for="r in refusals" :key="r.code">{{ say(`refusal.${r.code}`, r.params) }}</li>
+      <li v-for="(r, i) in refusals" :key="i">{{ say(`refusal.${r.code}`, r.params) }}</li>
     </ul>
+    <p v-if="passes.length > 1 && !kept" class="passes">
+      <button
+        v-for="(pass, i) in passes"
+        :key="i"
+        class="link"
+        @click="bench.choices.value.labelIds = pass.map((p) => p.id)"
+      >
+        {{ say('bench.takePass', { n: i + 1, labels: pass.map((p) => p.rules.name).join(', ') }) }}
+      </button>
+    </p>
     <p v-if="form.problem.value" class="refusals" role="alert">{{ form.problem.value.detail }}</p>
     <RecordForm
       v-if="recording && kept && stage === 'mixed'"
-      :mix="kept.mix"
+      :tank="kept.tank"
       @done="recorded"
       @cancel="recording = false"
     />
-    <template v-else-if="mix && load">
+    <SpreadView v-else-if="spread && stage === 'spread'" :bench="bench" :plan="spread" />
+    <template v-else-if="mix && load && dose">
       <div class="drawings">
         <TankDrawing
           :load="load"
           :capacity-gal="bench.sprayer.value?.capacityGal ?? load.water.value"
           :step="stage === 'mixing' ? kept!.step : 1"
-          :product-name="(kept?.mix.rules ?? bench.label.value!.rules).name"
+          :names="names"
         />
-        <MeasureDrawing :dose="load.measured" />
+        <MeasureDrawing :dose="dose.measured" />
       </div>
       <LoadTable :mix="mix" :current="kept?.load ?? 0" />
+      <p v-if="mix.watering" class="watering">
+        {{
+          say('bench.watering', {
+            least: { value: mix.watering.leastIn, unit: 'in' },
+            from: mix.watering.fromHours,
+            to: mix.watering.toHours,
+          })
+        }}
+      </p>
+      <LeftOver v-if="!kept && bench.request.value" :mix="mix" :request="bench.request.value" />
+      <JarTest
+        v-if="!kept && bench.request.value && names.length > 1"
+        :request="bench.request.value"
+        :order="order"
+      />
       <ul class="cautions small">
         <li v-for="(c, i) in mix.cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
       </ul>
     </template>
-    <LabelCautions v-if="bench.label.value && mix" :rules="kept?.mix.rules ?? bench.label.value.rules" />
+    <LabelCautions
+      v-for="rules in shownLabels"
+      :key="rules.name"
+      :rules="rules"
+      :named="shownLabels.length > 1"
+    />
 
     <template #rests>
       <template v-if="editing">
         <h3>{{ say(`bench.editing.${editing.what}`) }}</h3>
         <SprayerForm
           v-if="editing.what === 'sprayer'"
+          :key="editing.id ?? 'new'"
           :sprayer="account.state.sprayers.find((s) => s.id === editing!.id)"
-          @done="editing = undefined"
+          @done="sprayerKept"
         />
         <CalibrationForm
           v-else-if="editing.what === 'calibration'"
-          :sprayer-id="bench.sprayer.value!.id"
+          :key="editing.id ?? bench.sprayer.value!.id"
+          :sprayer="account.state.sprayers.find((s) => s.id === editing!.id) ?? bench.sprayer.value!"
+          :whole-sq-ft="bench.grounds.value[0]?.areaSqFt"
           @done="(row) => ((editing = undefined), row && (bench.choices.value.calibrationId = row.id))"
         />
         <LabelEditor
@@ -122,11 +184,11 @@ async function recorded(): Promise<void> {
           :key="editing.id ?? 'new'"
           :label="account.state.labels.find((l) => l.id === editing!.id)"
           :turf="bench.zone.value ? [bench.zone.value.turf] : []"
-          :lawn-sq-ft="bench.request.value?.areaSqFt"
-          @done="(row) => ((editing = undefined), row && (bench.choices.value.labelId = row.id))"
+          :lawn-sq-ft="bench.grounds.value[0]?.areaSqFt"
+          @done="(row) => ((editing = undefined), row && (bench.choices.value.labelIds = [row.id]))"
         />
       </template>
-      <MixKept v-else-if="kept" :mix="kept.mix" :zone="zoneName" />
+      <MixKept v-else-if="kept" :tank="kept.tank" />
       <MixChoices v-else :bench="bench" :fault-at="refusalAt" @edit="edit" />
     </template>
   </StationPage>
@@ -146,6 +208,16 @@ async function recorded(): Promise<void> {
   margin: 0 0 1rem;
   list-style: none;
   font-size: 1.05rem;
+}
+.watering {
+  border-left: 3px solid var(--frost);
+  padding-left: 0.7rem;
+  margin: 0.8rem 0;
+}
+.passes {
+  display: flex;
+  gap: 1.2rem;
+  margin-bottom: 1rem;
 }
 .cautions {
   color: var(--ember-text);

@@ -1,89 +1,200 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import type { Calibration } from '@jardinero/contract/bench'
-import { computeCalibration, type CalibrationRun } from '@jardinero/core/bench'
+import {
+  calibrationMethods,
+  type Calibration,
+  type CalibrationMethod,
+  type Sprayer,
+} from '@jardinero/contract/bench'
+import {
+  computeAnyCalibration,
+  checkNozzle,
+  spreaderKinds,
+  type CalibrationRecord,
+} from '@jardinero/core/bench'
+import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import FormActions from '../kit/FormActions.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
+import { useOptions } from '../kit/useOptions.ts'
 import { useRowForm } from '../kit/useRowForm.ts'
 import { useYard } from '../kit/useYard.ts'
+import StopWatch from './StopWatch.vue'
 
-/** Known area, three runs with water in your own shoes: area, water, time. */
-const props = defineProps<{ calibration?: Calibration | undefined; sprayerId: string }>()
+/** With water in your own shoes: runs over known ground, the whole lawn, what a nozzle catches; a spreader by weighing back. */
+const props = defineProps<{
+  calibration?: Calibration | undefined
+  sprayer: Sprayer
+  wholeSqFt?: number | undefined
+}>()
 const emit = defineEmits<{ done: [row?: Calibration] }>()
 const { say } = useWords()
+const options = useOptions()
 const { today } = useYard()
+const isSpreader = spreaderKinds.has(props.sprayer.kind)
+const methods = calibrationMethods.filter((m) => (m === 'weighBack') === isSpreader)
 
 interface TypedRun {
   areaSqFt: number | undefined
   volumeGal: number | undefined
   seconds: number | undefined
 }
-const blank = (): TypedRun => ({ areaSqFt: 1000, volumeGal: undefined, seconds: undefined })
+const blank = (areaSqFt: number | undefined = 1000): TypedRun => ({
+  areaSqFt,
+  volumeGal: undefined,
+  seconds: undefined,
+})
 const typed = reactive({
   day: props.calibration?.day ?? today.value,
+  method: (props.calibration?.method ?? methods[0]!) as CalibrationMethod,
   runs: (props.calibration?.runs ?? [blank(), blank(), blank()]) as TypedRun[],
+  nozzleGpm: props.calibration?.inputs?.nozzleGpm,
+  mph: props.calibration?.inputs?.mph,
+  spacingIn:
+    props.calibration?.inputs?.spacingIn ?? (props.sprayer.swathFt ? props.sprayer.swathFt * 12 : undefined),
+  flOzCaught: props.calibration?.inputs?.flOzCaught,
+  psi: props.calibration?.inputs?.psi,
+  setting: props.calibration?.inputs?.setting ?? '',
 })
-/** Runs with any water typed; an empty row is no run. */
-const runs = computed<CalibrationRun[]>(() =>
-  typed.runs
-    .filter((r) => r.volumeGal !== undefined || r.seconds !== undefined)
-    .map((r) => ({
-      areaSqFt: r.areaSqFt ?? NaN,
-      volumeGal: r.volumeGal ?? NaN,
-      ...(r.seconds !== undefined && { seconds: r.seconds }),
-    })),
-)
-const outcome = computed(() => computeCalibration(runs.value))
+function takeMethod(method: CalibrationMethod | undefined): void {
+  if (!method) return
+  typed.method = method
+  typed.runs = method === 'wholeLawn' ? [blank(props.wholeSqFt)] : [blank(), blank(), blank()]
+}
+/** Runs with anything typed; an empty row is no run. */
+const filled = computed(() => typed.runs.filter((r) => r.volumeGal !== undefined || r.seconds !== undefined))
+const isRuns = computed(() => typed.method === 'knownArea' || typed.method === 'wholeLawn')
+const inputs = computed(() => {
+  const { nozzleGpm, mph, spacingIn, flOzCaught, psi, setting } = typed
+  const said = { nozzleGpm, mph, spacingIn, flOzCaught, psi }
+  const numbers = Object.fromEntries(Object.entries(said).filter(([, v]) => v !== undefined))
+  if (typed.method === 'weighBack')
+    return {
+      ...(setting && { setting }),
+      weighed: filled.value.map((r) => ({ areaSqFt: r.areaSqFt ?? NaN, lb: r.volumeGal ?? NaN })),
+    }
+  return typed.method === 'catch' || typed.method === 'ounces' ? numbers : null
+})
+const fields = () => ({
+  sprayerId: props.sprayer.id,
+  day: typed.day,
+  method: typed.method,
+  inputs: inputs.value,
+  runs: isRuns.value
+    ? filled.value.map((r) => ({
+        areaSqFt: r.areaSqFt ?? NaN,
+        volumeGal: r.volumeGal ?? NaN,
+        ...(r.seconds !== undefined && { seconds: r.seconds }),
+      }))
+    : [],
+  note: '',
+})
+const outcome = computed(() => computeAnyCalibration(fields() as CalibrationRecord))
+const found = computed(() => {
+  if (!outcome.value.ok) return undefined
+  const { value } = outcome.value
+  return value.kind === 'spreader'
+    ? { figure: value.spreadRate, variation: undefined, pace: undefined }
+    : { figure: value.carrierVolume, variation: value.variation, pace: value.pace }
+})
+/** The nozzle against its nominal, where both are known. */
+const wear = computed(() => {
+  const { gpm, psi } = props.sprayer.nozzle ?? {}
+  return gpm && psi && typed.nozzleGpm
+    ? checkNozzle({ gpm: typed.nozzleGpm, psi: typed.psi ?? psi }, { gpm, psi })
+    : undefined
+})
 const row = useRowForm({
   part: 'calibrations',
   row: props.calibration,
-  fields: () => ({ sprayerId: props.sprayerId, day: typed.day, runs: runs.value, note: '' }),
+  fields,
   check: () => (outcome.value.ok ? [] : outcome.value.refusals),
   done: (saved) => emit('done', saved),
 })
 const { form } = row
+const runFault = (i: number, field: 'areaSqFt' | 'volumeGal' | 'seconds') =>
+  form.faultAt(`runs.${i}.${field}`, ...(field === 'volumeGal' ? [`runs.${i}.lb`] : []))
+const cautions = computed(() => [
+  ...(found.value?.figure.cautions ?? []),
+  ...(found.value?.variation?.cautions ?? []),
+  ...(wear.value?.cautions ?? []),
+])
 </script>
 
 <template>
   <form novalidate @submit.prevent="row.submit">
-    <p class="small">{{ say('bench.calibrateSays') }}</p>
+    <p class="small">{{ say(`bench.methodSays.${typed.method}`) }}</p>
+    <ChoiceField
+      v-if="methods.length > 1"
+      :model-value="typed.method"
+      :label="say('bench.method')"
+      :options="options(methods, 'bench.method')"
+      @update:model-value="takeMethod"
+    />
     <TextField v-model="typed.day" type="date" :label="say('bench.day')" :fault="form.faultAt('day')" />
-    <fieldset v-for="(run, i) in typed.runs" :key="i">
-      <legend>{{ say('operand.run', { n: i + 1 }) }}</legend>
-      <NumberField
-        v-model="run.areaSqFt"
-        unit="ft2"
-        :label="say('bench.runArea')"
-        :fault="form.faultAt(`runs.${i}.areaSqFt`)"
-      />
-      <NumberField
-        v-model="run.volumeGal"
-        unit="gal"
-        :label="say('bench.runWater')"
-        :fault="form.faultAt(`runs.${i}.volumeGal`)"
-      />
-      <NumberField
-        v-model="run.seconds"
-        unit="s"
-        :label="say('bench.runTime')"
-        :fault="form.faultAt(`runs.${i}.seconds`)"
-      />
-    </fieldset>
-    <button type="button" class="link" @click="typed.runs.push(blank())">{{ say('bench.moreRuns') }}</button>
-    <p v-if="form.faultAt('runs')" class="stop" role="alert">{{ form.faultAt('runs') }}</p>
-    <div v-if="outcome.ok" role="status">
-      <p><FigureText :figure="outcome.value.carrierVolume" /></p>
-      <p v-if="outcome.value.variation">
-        {{ say('bench.variation') }} <FigureText :figure="outcome.value.variation" />
-      </p>
-      <p
-        v-for="c in [...outcome.value.carrierVolume.cautions, ...(outcome.value.variation?.cautions ?? [])]"
-        :key="c.code"
-        class="caution small"
+    <template v-if="isRuns || typed.method === 'weighBack'">
+      <TextField v-if="typed.method === 'weighBack'" v-model="typed.setting" :label="say('bench.setting')" />
+      <fieldset v-for="(run, i) in typed.runs" :key="i">
+        <legend>{{ say('operand.run', { n: i + 1 }) }}</legend>
+        <NumberField
+          v-model="run.areaSqFt"
+          unit="ft2"
+          :label="say('bench.runArea')"
+          :fault="runFault(i, 'areaSqFt')"
+        />
+        <NumberField
+          v-model="run.volumeGal"
+          :unit="isSpreader ? 'lb' : 'gal'"
+          :label="say(isSpreader ? 'bench.runWeight' : 'bench.runWater')"
+          :fault="runFault(i, 'volumeGal')"
+        />
+        <NumberField
+          v-if="!isSpreader"
+          v-model="run.seconds"
+          unit="s"
+          :label="say('bench.runTime')"
+          :fault="runFault(i, 'seconds')"
+        />
+      </fieldset>
+      <button
+        v-if="typed.method !== 'wholeLawn'"
+        type="button"
+        class="link"
+        @click="typed.runs.push(blank())"
       >
+        {{ say('bench.moreRuns') }}
+      </button>
+    </template>
+    <template v-else-if="typed.method === 'catch'">
+      <NumberField
+        v-model="typed.nozzleGpm"
+        :label="say('bench.nozzleGpm')"
+        :fault="form.faultAt('nozzleGpm', 'inputs')"
+      />
+      <NumberField v-model="typed.mph" :label="say('bench.mph')" :fault="form.faultAt('mph')" />
+      <NumberField
+        v-model="typed.spacingIn"
+        unit="in"
+        :label="say('bench.spacing')"
+        :fault="form.faultAt('spacingIn')"
+      />
+      <NumberField v-model="typed.psi" :label="say('bench.psi')" />
+    </template>
+    <NumberField
+      v-else
+      v-model="typed.flOzCaught"
+      unit="floz"
+      :label="say('bench.flOzCaught')"
+      :fault="form.faultAt('flOzCaught', 'inputs.flOzCaught')"
+    />
+    <StopWatch v-if="!isSpreader" :pace="found?.pace?.value" />
+    <p v-if="form.faultAt('runs')" class="stop" role="alert">{{ form.faultAt('runs') }}</p>
+    <div v-if="found" role="status">
+      <p><FigureText :figure="found.figure" /></p>
+      <p v-if="found.variation">{{ say('bench.variation') }} <FigureText :figure="found.variation" /></p>
+      <p v-for="c in cautions" :key="c.code" class="caution small">
         {{ say(`caution.${c.code}`, c.params) }}
       </p>
     </div>

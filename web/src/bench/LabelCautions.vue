@@ -4,7 +4,7 @@ import type { LabelRules } from '@jardinero/core/shelf'
 import { useWords } from '../kit/session.ts'
 
 /** The cautions that always stand beside a label: gear, keep-out, the law. */
-const props = defineProps<{ rules: LabelRules }>()
+const props = defineProps<{ rules: LabelRules; named?: boolean }>()
 const { say } = useWords()
 const gear = computed(() => props.rules.gear.map((g) => say(`gear.${g}`)).join(', '))
 const keepOff = computed(() => {
@@ -16,6 +16,9 @@ const keepOff = computed(() => {
 
 <template>
   <ul class="label-cautions small">
+    <li v-if="named">
+      <strong class="of">{{ rules.name }}</strong>
+    </li>
     <li v-if="rules.signalWord !== 'none'">
       <strong>{{ say(`signalWord.${rules.signalWord}`) }}</strong>
     </li>
@@ -37,5 +40,8 @@ const keepOff = computed(() => {
 }
 .label-cautions strong {
   color: var(--stop);
+}
+.label-cautions .of {
+  color: var(--ink);
 }
 </style>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import type { Mix } from '@jardinero/core/bench'
+import type { TankMix } from '@jardinero/core/bench'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
+import { useTools } from './useTools.ts'
 
-/** All loads at a look, and their sums: planned and as measured. */
-defineProps<{ mix: Mix; current?: number }>()
+/** All loads at a look, and their sums: planned and as measured, product by product. */
+defineProps<{ mix: TankMix; current?: number }>()
 const { say } = useWords()
+const { toolName } = useTools()
 </script>
 
 <template>
@@ -16,9 +18,12 @@ const { say } = useWords()
           <th>{{ say('bench.load') }}</th>
           <th>{{ say('bench.water') }}</th>
           <th>{{ say('bench.covers') }}</th>
-          <th>{{ say('bench.planned') }}</th>
-          <th>{{ say('bench.measure') }}</th>
-          <th>{{ say('bench.error') }}</th>
+          <template v-if="mix.products.length === 1">
+            <th>{{ say('bench.planned') }}</th>
+            <th>{{ say('bench.measure') }}</th>
+            <th>{{ say('bench.error') }}</th>
+          </template>
+          <th v-for="p in mix.products.length > 1 ? mix.products : []" :key="p.index">{{ p.name }}</th>
         </tr>
       </thead>
       <tbody>
@@ -26,23 +31,45 @@ const { say } = useWords()
           <td>{{ i + 1 }}</td>
           <td><FigureText :figure="load.water" /></td>
           <td><FigureText :figure="load.covers" /></td>
-          <td><FigureText :figure="load.planned" /></td>
-          <td><FigureText :figure="load.measured.amount" as-is /></td>
-          <td><FigureText :figure="load.measured.error" /></td>
+          <template v-if="mix.products.length === 1">
+            <td><FigureText :figure="load.doses[0]!.planned" /></td>
+            <td><FigureText :figure="load.doses[0]!.measured.amount" as-is /></td>
+            <td><FigureText :figure="load.doses[0]!.measured.error" /></td>
+          </template>
+          <td v-for="d in mix.products.length > 1 ? load.doses : []" :key="d.product">
+            <FigureText :figure="d.measured.amount" as-is />
+            <span class="quiet small off"><FigureText :figure="d.measured.error" /></span>
+          </td>
         </tr>
       </tbody>
       <tfoot>
         <tr>
           <td>{{ say('bench.together') }}</td>
           <td><FigureText :figure="mix.water" /></td>
-          <td />
-          <td><FigureText :figure="mix.product" /></td>
-          <td><FigureText :figure="mix.measured" as-is /></td>
-          <td />
+          <td><FigureText :figure="mix.treated" /></td>
+          <template v-if="mix.products.length === 1">
+            <td><FigureText :figure="mix.products[0]!.planned" /></td>
+            <td><FigureText :figure="mix.products[0]!.measured" as-is /></td>
+            <td />
+          </template>
+          <td v-for="p in mix.products.length > 1 ? mix.products : []" :key="p.index">
+            <FigureText :figure="p.measured" as-is />
+          </td>
         </tr>
       </tfoot>
     </table>
   </div>
+  <p class="quiet small">
+    {{
+      mix.loads[0]!.doses.map((d) =>
+        say('bench.measuredWith', {
+          label: mix.products[d.product]!.name,
+          tool: toolName(d.measured.tool),
+          full: d.measured.fills?.full ?? 0,
+        }),
+      ).join(' ')
+    }}
+  </p>
 </template>
 
 <style scoped>
@@ -56,6 +83,9 @@ th {
 }
 tfoot td {
   font-weight: 650;
+}
+.off {
+  margin-left: 0.5rem;
 }
 .current td:first-child {
   border-left: 3px solid var(--clay);

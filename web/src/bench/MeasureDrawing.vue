@@ -8,7 +8,9 @@ import { useTools } from './useTools.ts'
 const props = defineProps<{ dose: MeasuredDose }>()
 const { toolOf, toolName } = useTools()
 const { say, quantity, number } = useWords()
-const tool = computed<MeasuringTool>(() => toolOf(props.dose.tool) ?? { measure: 'mass', step: 1, unit: props.dose.amount.unit, kind: 'scale' })
+const tool = computed<MeasuringTool>(
+  () => toolOf(props.dose.tool) ?? { measure: 'mass', step: 1, unit: props.dose.amount.unit, kind: 'scale' },
+)
 const amount = computed(() => props.dose.amount.value)
 const shown = computed(() => quantity(amount.value, props.dose.amount.unit, true))
 const [bottom, tall] = [196, 160]

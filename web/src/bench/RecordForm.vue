@@ -2,7 +2,9 @@
 import Button from 'primevue/button'
 import { useLocalStorage } from '@vueuse/core'
 import { reactive } from 'vue'
-import type { Mix as KeptMix } from '@jardinero/contract/bench'
+import type { Tank } from '@jardinero/contract/bench'
+import { treatedSqFt } from '@jardinero/core/bench'
+import { kindOf } from '@jardinero/core/shelf'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { connection, newId } from '../kit/api.ts'
@@ -13,7 +15,7 @@ import { useForm } from '../kit/useForm.ts'
 import { useYard } from '../kit/useYard.ts'
 
 /** Writes a pass down: when, who, the weather, what was really used. */
-const props = defineProps<{ mix: KeptMix }>()
+const props = defineProps<{ tank: Tank }>()
 const emit = defineEmits<{ done: []; cancel: [] }>()
 const season = useSeason()
 const session = useSession()
@@ -21,7 +23,14 @@ const { timeZone, today, day } = useYard()
 const { say } = useWords()
 const form = useForm()
 const signature = useLocalStorage(`bench.signature.${session.person?.id}`, { applicator: '', licence: '' })
-const unit = props.mix.result.measured.unit
+/** With one product on one lawn, what was really used can be put right at once; else each record is amended in the ledger. */
+const only =
+  props.tank.mixIds.length === 1
+    ? props.tank.result.products.find(
+        (p) => kindOf(props.tank.request.products[p.index]!.rules) === 'herbicide',
+      )!
+    : undefined
+const unit = only?.measured.unit
 const typed = reactive({
   day: day.value < today.value ? day.value : today.value,
   clock: clockIn(new Date(), timeZone.value),
@@ -30,25 +39,30 @@ const typed = reactive({
   windMph: undefined as number | undefined,
   airC: undefined as number | undefined,
   target: '',
-  product: props.mix.result.measured.value as number | undefined,
-  areaSqFt: props.mix.areaSqFt as number | undefined,
+  product: only?.measured.value as number | undefined,
+  areaSqFt: (only && treatedSqFt(props.tank.request.grounds[0]!)) as number | undefined,
   note: '',
 })
 const id = newId()
 
 async function submit(): Promise<void> {
   const { day: passDay, clock, product, windMph, airC, areaSqFt, ...said } = typed
+  const common = {
+    id,
+    ...said,
+    appliedAt: instantAt(passDay, clock, timeZone.value),
+    windMph: windMph ?? null,
+    airC: airC ?? null,
+  }
   const saved = await form.save(() =>
-    season.addRecord({
-      id,
-      mixId: props.mix.id,
-      ...said,
-      appliedAt: instantAt(passDay, clock, timeZone.value),
-      product: { value: product ?? NaN, unit },
-      areaSqFt: areaSqFt ?? NaN,
-      windMph: windMph ?? null,
-      airC: airC ?? null,
-    }),
+    unit
+      ? season.addRecord({
+          ...common,
+          mixId: props.tank.mixIds[0]!,
+          product: { value: product ?? NaN, unit },
+          areaSqFt: areaSqFt ?? NaN,
+        })
+      : season.addTankRecords({ ...common, tankId: props.tank.id }),
   )
   if (!saved) return
   signature.value = { applicator: said.applicator, licence: said.licence }
@@ -79,13 +93,15 @@ async function submit(): Promise<void> {
         :fault="form.faultAt('licence')"
       />
       <NumberField
+        v-if="only && unit"
         v-model="typed.product"
         :unit="unit"
-        :label="say('ledger.product', { label: mix.rules.name })"
+        :label="say('ledger.product', { label: only.name })"
         as-is
         :fault="form.faultAt('product', 'product.value')"
       />
       <NumberField
+        v-if="only"
         v-model="typed.areaSqFt"
         unit="ft2"
         :label="say('ledger.area')"
@@ -101,6 +117,7 @@ async function submit(): Promise<void> {
       <TextField v-model="typed.target" :label="say('ledger.target')" :fault="form.faultAt('target')" />
       <TextField v-model="typed.note" :label="say('ledger.note')" :fault="form.faultAt('note')" />
     </div>
+    <p v-if="!only" class="small">{{ say('bench.recordsMany', { count: tank.mixIds.length }) }}</p>
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <p class="buttons">
       <Button

@@ -1,32 +1,58 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { Sprayer } from '@jardinero/contract/bench'
-import { checkSprayer, sprayerKinds, type SprayerKind } from '@jardinero/core/bench'
+import {
+  checkSprayer,
+  droplets,
+  nozzleTypes,
+  spreaderKinds,
+  sprayerKinds,
+  type Droplet,
+  type Nozzle,
+  type SprayerKind,
+} from '@jardinero/core/bench'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FormActions from '../kit/FormActions.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
+import { useOptions } from '../kit/useOptions.ts'
 import { useRowForm } from '../kit/useRowForm.ts'
 
+/** A sprayer with its nozzle, or a spreader with its hopper. */
 const props = defineProps<{ sprayer?: Sprayer | undefined }>()
 const emit = defineEmits<{ done: [row?: Sprayer] }>()
 const { say } = useWords()
+const options = useOptions()
 const typed = reactive({
   name: props.sprayer?.name ?? '',
   kind: props.sprayer?.kind ?? ('backpack' as SprayerKind),
   capacityGal: props.sprayer?.capacityGal as number | undefined,
+  swathFt: (props.sprayer?.swathFt ?? undefined) as number | undefined,
+  nozzle: props.sprayer?.nozzle?.type as Nozzle['type'] | undefined,
+  gpm: props.sprayer?.nozzle?.gpm,
+  psi: props.sprayer?.nozzle?.psi,
+  droplet: props.sprayer?.nozzle?.droplet as Droplet | undefined,
 })
-const kinds = computed(() =>
-  sprayerKinds.map((value) => ({ value, label: say(`bench.sprayerKind.${value}`) })),
-)
+const isSpreader = computed(() => spreaderKinds.has(typed.kind))
+const nozzle = (): Nozzle | null =>
+  typed.nozzle && !isSpreader.value
+    ? {
+        type: typed.nozzle,
+        ...(typed.gpm !== undefined && { gpm: typed.gpm }),
+        ...(typed.psi !== undefined && { psi: typed.psi }),
+        ...(typed.droplet && { droplet: typed.droplet }),
+      }
+    : null
 const row = useRowForm({
   part: 'sprayers',
   row: props.sprayer,
   fields: () => ({
-    ...typed,
     name: typed.name || say(`bench.sprayerKind.${typed.kind}`),
+    kind: typed.kind,
     capacityGal: typed.capacityGal ?? NaN,
+    swathFt: typed.swathFt ?? null,
+    nozzle: nozzle(),
   }),
   check: () => checkSprayer(typed.kind, typed.capacityGal ?? NaN),
   done: (saved) => emit('done', saved),
@@ -37,13 +63,62 @@ const { form } = row
 <template>
   <form novalidate @submit.prevent="row.submit">
     <TextField v-model="typed.name" :label="say('bench.sprayerName')" :fault="form.faultAt('name')" />
-    <ChoiceField v-model="typed.kind" :label="say('bench.sprayerKind')" :options="kinds" />
+    <ChoiceField
+      v-model="typed.kind"
+      :label="say('bench.sprayerKind')"
+      :options="options(sprayerKinds, 'bench.sprayerKind')"
+    />
     <NumberField
       v-model="typed.capacityGal"
-      unit="gal"
-      :label="say('bench.capacity')"
+      :unit="isSpreader ? 'lb' : 'gal'"
+      :label="say(isSpreader ? 'bench.hopper' : 'bench.capacity')"
       :fault="form.faultAt('capacityGal')"
     />
+    <details>
+      <summary>{{ say('bench.nozzle') }}</summary>
+      <NumberField
+        v-model="typed.swathFt"
+        unit="ft"
+        :label="say('bench.swath')"
+        :fault="form.faultAt('swathFt')"
+      />
+      <template v-if="!isSpreader">
+        <ChoiceField
+          v-model="typed.nozzle"
+          :label="say('bench.nozzleType')"
+          :options="options(nozzleTypes, 'bench.nozzleType')"
+        />
+        <div class="pair">
+          <NumberField
+            v-model="typed.gpm"
+            :label="say('bench.nozzleNominal')"
+            :fault="form.faultAt('nozzle.gpm')"
+          />
+          <NumberField
+            v-model="typed.psi"
+            :label="say('bench.nozzlePsi')"
+            :fault="form.faultAt('nozzle.psi')"
+          />
+        </div>
+        <ChoiceField
+          v-model="typed.droplet"
+          :label="say('bench.droplet')"
+          :options="options(droplets, 'bench.droplet')"
+        />
+      </template>
+    </details>
     <FormActions :row="row" />
   </form>
 </template>
+
+<style scoped>
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 0.8rem;
+}
+summary {
+  cursor: pointer;
+  padding: 0.4rem 0;
+}
+</style>

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Load } from '@jardinero/core/bench'
+import type { TankLoad } from '@jardinero/core/bench'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
 
 /** The tank in section, filled as far as the step that is due; the marks are the sprayer's own. */
-const props = defineProps<{ load: Load; capacityGal: number; step: number; productName: string }>()
+const props = defineProps<{ load: TankLoad; capacityGal: number; step: number; names: string[] }>()
 const { say, quantity } = useWords()
 const session = useSession()
 const [left, top, wide, tall] = [58, 34, 150, 330]
@@ -25,13 +25,17 @@ const levelGal = computed(
 )
 const productAt = computed(() => props.load.filling.findIndex((s) => s.code === 'product'))
 const productLine = computed(() => yAt(props.load.filling[productAt.value]!.levelGal))
+const doseText = (product: number) => {
+  const { value, unit: of } = props.load.doses[product]!.measured.amount
+  return quantity(value, of, true)
+}
 const steps = computed(() =>
   props.load.filling.map((s, i) => ({
     n: i + 1,
     text: say(`bench.fill.${s.code}`, {
       level: quantity(s.levelGal, 'gal'),
-      amount: quantity(props.load.measured.amount.value, props.load.measured.amount.unit, true),
-      product: props.productName,
+      amount: s.code === 'product' ? doseText(s.product) : '',
+      product: s.code === 'product' ? (props.names[s.product] ?? '') : '',
       disperse: String(s.code === 'product' && s.disperse),
     }),
     state: i < props.step ? 'done' : i === props.step ? 'now' : 'later',

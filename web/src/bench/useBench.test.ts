@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { atHome, record, rules } from '../../test/home.ts'
+import { atHome, record } from '../../test/home.ts'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 
@@ -23,8 +23,10 @@ describe('what the bench starts from', () => {
     expect(b.outcome.value?.ok).toBe(true)
   })
   it('measures with a tool in the reader’s own units', async () => {
-    expect((await bench()).b.tool.value).toBe('scaleHundredthOz')
-    expect((await bench({ preferences: { units: 'metric' } })).b.tool.value).toBe('scaleTenthG')
+    const toolOf = (b: Awaited<ReturnType<typeof bench>>['b']) =>
+      b.outcome.value?.ok ? b.outcome.value.value.loads[0]!.doses[0]!.measured.tool : undefined
+    expect(toolOf((await bench()).b)).toBe('scaleHundredthOz')
+    expect(toolOf((await bench({ preferences: { units: 'metric' } })).b)).toBe('scaleTenthG')
   })
   it.each([
     ['area', { sections: [] }],
@@ -47,7 +49,10 @@ describe('the year on the zone', () => {
   })
   it('answers for the day one stands on', async () => {
     const { b } = await bench({ path: '/bench?day=2026-02-10', records: [record('2025-05-01', 0.5)] })
-    expect(b.outcome.value).toMatchObject({ ok: true, value: { yearUse: { passes: 0 } } })
+    expect(b.outcome.value).toMatchObject({
+      ok: true,
+      value: { products: [{ years: { z: { use: { passes: 0 } } } }] },
+    })
   })
 })
 
@@ -58,28 +63,60 @@ describe('filling the tanks', () => {
     if (!outcome?.ok) throw new Error('no mix')
     const sent: { url: string; body: Record<string, unknown> }[] = []
     vi.stubGlobal('fetch', (url: string, init: RequestInit) => {
-      const body = JSON.parse(String(init.body)) as Record<string, unknown>
-      sent.push({ url, body })
+      const body = (init.body ? JSON.parse(String(init.body)) : {}) as Record<string, unknown>
+      if (init.method === 'POST') sent.push({ url, body })
       return Promise.resolve(
-        new Response(JSON.stringify({ ...body, rules, areaSqFt: 6350, result: outcome.value, madeAt: '' }), {
-          status: 201,
-        }),
+        new Response(
+          JSON.stringify(
+            url.includes('taken')
+              ? {}
+              : {
+                  ...body,
+                  request: b.request.value,
+                  result: outcome.value,
+                  sprayer: '',
+                  madeAt: '',
+                  madeBy: '',
+                  mixIds: ['m'],
+                },
+          ),
+          { status: 201 },
+        ),
       )
     })
     await b.start()
     expect(sent).toMatchObject([
-      { url: '/api/bench/mixes', body: { zoneId: 'z', labelId: 'l', calibrationId: 'k', day: '2026-02-28' } },
+      {
+        url: '/api/bench/tanks',
+        body: {
+          zones: [{ zoneId: 'z', mode: 'broadcast' }],
+          products: [{ labelId: 'l', rate: { value: 0.39, unit: 'oz/1000ft2' } }],
+          calibrationId: 'k',
+          day: '2026-02-28',
+        },
+      },
     ])
     expect(answer.stage.value).toBe('mixing')
     const said = []
-    for (let i = 0; i < 8; i++) {
+    for (let i = 0; i < 10; i++) {
       said.push(answer.answer.value.code.replace('bench.answer.mixing.', ''))
       b.advance()
     }
-    expect(said).toEqual(['water', 'product', 'agitate', 'topUp', 'water', 'product', 'agitate', 'topUp'])
+    expect(said).toEqual([
+      'water',
+      'product',
+      'agitate',
+      'topUp',
+      'prime',
+      'water',
+      'product',
+      'agitate',
+      'topUp',
+      'prime',
+    ])
     expect(answer.stage.value).toBe('mixed')
     await new Promise((later) => setTimeout(later))
-    expect(JSON.parse(localStorage.getItem('bench.progress.i')!)).toMatchObject({ load: 2, step: 0 })
+    expect(JSON.parse(localStorage.getItem('bench.tankProgress.i')!)).toMatchObject({ load: 2, step: 0 })
     b.stop()
     expect(answer.stage.value).toBe('planned')
   })

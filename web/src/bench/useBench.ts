@@ -1,42 +1,30 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Mix as KeptMix } from '@jardinero/contract/bench'
+import type { Tank } from '@jardinero/contract/bench'
 import {
-  chooseTool,
-  computeCalibration,
-  computeMix,
-  measuringTools,
-  toolIds,
-  type LoadPlan,
-  type MixRequest,
-  type ToolId,
+  calibrationDays,
+  computeAnyCalibration,
+  computeTank,
+  planSpread,
+  type TankGround,
+  type TankProductOrder,
+  type TankRequest,
 } from '@jardinero/core/bench'
-import {
-  convert,
-  unitParts,
-  type MassUnit,
-  type Quantity,
-  type RatePerAreaUnit,
-  type VolumeUnit,
-} from '@jardinero/core/quantity'
-import { computeYearUse, kindOf, measureOfFormulation } from '@jardinero/core/shelf'
+import { addDays, type Quantity, type RatePerAreaUnit, type Unit } from '@jardinero/core/quantity'
+import { computeYearUse, kindOf, type LabelRules } from '@jardinero/core/shelf'
+import type { Label } from '@jardinero/contract/shelf'
 import { useAccount } from '../kit/account.ts'
-import { newId, send } from '../kit/api.ts'
+import { get, newId, send } from '../kit/api.ts'
 import { useSession } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useTankChoices } from './useTankChoices.ts'
+import { useTools } from './useTools.ts'
 
-interface Choices {
-  zoneId?: string
-  labelId?: string
-  calibrationId?: string
-  rate?: Quantity<RatePerAreaUnit>
-  loadPlan: LoadPlan
-  tool?: ToolId
-}
 /** Where the mixing is: which load, which step of filling it; kept so that a reload or a dead battery loses nothing. */
 interface Progress {
-  mix: KeptMix
+  tank: Tank
   load: number
   step: number
 }
@@ -45,21 +33,22 @@ interface Progress {
 export function useBench() {
   const account = useAccount()
   const session = useSession()
+  const shelf = useShelf()
   const { zones, areas, day, today, passesOn } = useYard()
-  const choices = useLocalStorage<Choices>(`bench.choices.${session.person?.id}`, {
-    loadPlan: 'fullThenRemainder',
-  })
-  const progress = useLocalStorage<Progress | null>(`bench.progress.${session.person?.id}`, null, {
+  const { tools, toolOf, own } = useTools()
+  const choices = useTankChoices()
+  const progress = useLocalStorage<Progress | null>(`bench.tankProgress.${session.person?.id}`, null, {
     serializer: { read: (v) => JSON.parse(v) as Progress, write: JSON.stringify },
   })
-  const mixId = ref(newId())
-  /** What another station sent along. */
-  const { label: sentLabel, zone: sentZone } = useRoute().query
-  if (typeof sentLabel === 'string') choices.value.labelId = sentLabel
-  if (typeof sentZone === 'string') choices.value.zoneId = sentZone
+  const tankId = ref(newId())
+  void shelf.load()
 
   const measured = computed(() => zones.value.filter((z) => areas.value.get(z.id)))
-  const zone = computed(() => measured.value.find((z) => z.id === choices.value.zoneId) ?? measured.value[0])
+  const chosenZones = computed(() => {
+    const asked = measured.value.filter((z) => choices.value.zoneIds?.includes(z.id))
+    return asked.length ? asked : measured.value.slice(0, 1)
+  })
+  const zone = computed(() => chosenZones.value[0])
   const calibrations = computed(() => account.state.calibrations.toSorted((a, b) => (a.day < b.day ? 1 : -1)))
   const calibration = computed(
     () => calibrations.value.find((c) => c.id === choices.value.calibrationId) ?? calibrations.value[0],
@@ -68,83 +57,114 @@ export function useBench() {
     () =>
       account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId) ?? account.state.sprayers[0],
   )
-  const labels = computed(() => account.state.labels.filter((l) => kindOf(l.rules) === 'herbicide'))
-  const label = computed(
-    () =>
-      labels.value.find((l) => l.id === choices.value.labelId) ??
-      labels.value.find((l) => l.rules.uses.some((u) => u.turf.includes(zone.value?.turf ?? ''))) ??
-      labels.value[0],
+  const anyCalibrated = computed(() => {
+    const found = calibration.value && computeAnyCalibration(calibration.value)
+    return found?.ok ? found.value : undefined
+  })
+  const calibrated = computed(() =>
+    anyCalibrated.value?.kind === 'sprayer' ? anyCalibrated.value : undefined,
   )
-  const use = computed(() => {
-    const uses = label.value?.rules.uses ?? []
-    const forTurf = uses.filter((u) => u.turf.includes(zone.value?.turf ?? ''))
-    return forTurf.find((u) => !u.states || u.states.includes(zone.value!.state)) ?? forTurf[0] ?? uses[0]
-  })
+  const spreads = computed(() => anyCalibrated.value?.kind === 'spreader')
 
-  /** Half-way between the label's least and most, rounded down: a start to change from. */
-  const rate = computed<Quantity<RatePerAreaUnit> | undefined>(() => {
-    if (!use.value) return undefined
-    const { min, max, unit } = use.value.rate
-    const asked = choices.value.rate
-    if (asked && asked.unit === unit) return asked
-    return { value: Math.max(min, Math.floor(((min + max) / 2) * 100) / 100), unit }
+  const isGranule = (rules: LabelRules) => rules.formulation === 'GR' && kindOf(rules) === 'herbicide'
+  const inTank = (l: Label) =>
+    spreads.value ? isGranule(l.rules) : !isGranule(l.rules) && kindOf(l.rules) !== 'fertiliser'
+  const labels = computed(() => account.state.labels.filter(inTank))
+  const herbicides = computed(() => labels.value.filter((l) => kindOf(l.rules) === 'herbicide'))
+  const forTurf = (l: Label) => l.rules.uses.some((u) => u.turf.includes(zone.value?.turf ?? ''))
+  const products = computed(() => {
+    const asked = (choices.value.labelIds ?? []).flatMap((id) => labels.value.find((l) => l.id === id) ?? [])
+    if (asked.some((l) => kindOf(l.rules) === 'herbicide')) return asked
+    const first = herbicides.value.find(forTurf) ?? herbicides.value[0]
+    return first ? [first] : []
   })
-  const tools = computed(() =>
-    toolIds.filter(
-      (t) => label.value && measuringTools[t].measure === measureOfFormulation(label.value.rules.formulation),
-    ),
+  const label = computed(() => products.value.find((l) => kindOf(l.rules) === 'herbicide'))
+
+  function useOf(rules: LabelRules) {
+    const named = rules.uses.filter((u) => u.turf.includes(zone.value?.turf ?? ''))
+    return named.find((u) => !u.states || u.states.includes(zone.value!.state)) ?? named[0] ?? rules.uses[0]
+  }
+  const use = computed(() => label.value && useOf(label.value.rules))
+  /** Half-way between the label's least and most, rounded down: a start to change from. An additive starts at its least. */
+  function doseOf({ id, rules }: Label): Quantity<Unit> | undefined {
+    const asked = choices.value.doses[id]
+    const range = rules.additive?.rate ?? useOf(rules)?.rate
+    if (!range) return undefined
+    if (asked && asked.unit === range.unit) return asked
+    if (rules.additive) return { value: range.min, unit: range.unit }
+    const middle = Math.floor(((range.min + range.max) / 2) * 100) / 100
+    return { value: Math.min(range.max, Math.max(range.min, middle)), unit: range.unit }
+  }
+  const rate = computed(() => label.value && (doseOf(label.value) as Quantity<RatePerAreaUnit> | undefined))
+
+  const grounds = computed(() =>
+    chosenZones.value.map((z): TankGround => {
+      const { area, uncertainty } = areas.value.get(z.id)!
+      const { mode = 'broadcast', spotSqFt, edgeSqFt } = choices.value.ground[z.id] ?? {}
+      return {
+        id: z.id,
+        name: z.name,
+        turf: z.turf,
+        state: z.state,
+        areaSqFt: area.value,
+        areaUncertaintySqFt: uncertainty.value,
+        mode,
+        ...(spotSqFt !== undefined && { spotSqFt }),
+        ...(edgeSqFt !== undefined && { edgeSqFt }),
+        passes: passesOn(z.id),
+      }
+    }),
   )
-  const calibrated = computed(() => {
-    const computed = calibration.value && computeCalibration(calibration.value.runs)
-    return computed?.ok ? computed.value : undefined
+  const passDay = computed(() => (day.value < today.value ? day.value : today.value))
+  /** One's own tools, else of the usual ones those that show the reader's units; the core goes on to all where none of them has a mark. */
+  const offered = computed(() => {
+    if (own.value.length) return own.value
+    const metric = new Set<string>(['g', 'kg', 'mL', 'L'])
+    return tools.value.filter((t) => metric.has(t.unit) === (session.preferences.units === 'metric'))
   })
-  /** The tool with the least error for a full load, unless one is chosen. */
-  const tool = computed<ToolId>(() => {
-    const chosen = choices.value.tool
-    if (chosen && tools.value.includes(chosen)) return chosen
-    if (!rate.value || !use.value || !zone.value) return tools.value[0] ?? 'scaleHundredthOz'
-    const unit = unitParts(rate.value.unit)[0] as MassUnit | VolumeUnit
-    const perSqFt =
-      convert(1, rate.value.unit, `${unit}/ft2` as RatePerAreaUnit) *
-      areas.value.get(zone.value.id)!.area.value
-    const amounts = {
-      planned: rate.value.value * perSqFt,
-      min: use.value.rate.min * perSqFt,
-      max: use.value.rate.max * perSqFt,
-      unit,
-    }
-    // A tool that shows the reader's own units comes first.
-    const metric = new Set<string>(['g', 'mL'])
-    const familiar = tools.value.filter(
-      (t) => metric.has(measuringTools[t].unit) === (session.preferences.units === 'metric'),
-    )
-    return chooseTool(amounts, familiar) ?? chooseTool(amounts, tools.value) ?? tools.value[0]!
-  })
-
-  const request = computed<MixRequest | undefined>(() => {
-    if (!zone.value || !label.value || !rate.value || !calibrated.value || !sprayer.value) return undefined
-    const { area, uncertainty } = areas.value.get(zone.value.id)!
+  const request = computed<TankRequest | undefined>(() => {
+    if (!zone.value || !label.value || !calibrated.value || !sprayer.value || spreads.value) return undefined
     return {
-      rules: label.value.rules,
-      turf: zone.value.turf,
-      state: zone.value.state,
-      rate: rate.value,
+      day: passDay.value,
+      grounds: grounds.value,
+      products: products.value.map((l): TankProductOrder => {
+        const dose = doseOf(l)
+        const tool = toolOf(choices.value.tools[l.id] ?? '')
+        return {
+          rules: l.rules,
+          ...(dose && (l.rules.additive ? { concentration: dose as never } : { rate: dose as never })),
+          ...(tool && { tool }),
+        }
+      }),
       carrierVolume: { value: calibrated.value.carrierVolume.value, unit: 'gal/1000ft2' },
-      day: day.value < today.value ? day.value : today.value,
-      passes: passesOn(zone.value.id),
-      areaSqFt: area.value,
-      areaUncertaintySqFt: uncertainty.value,
       capacityGal: sprayer.value.capacityGal,
       loadPlan: choices.value.loadPlan,
-      tool: tool.value,
+      tools: offered.value,
+      ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),
+      ...(choices.value.water && { water: choices.value.water }),
+      actives: shelf.almanac.actives,
     }
   })
-  const outcome = computed(() => request.value && computeMix(request.value))
-  /** What is down this year on the zone, also where the mix is refused. */
-  const yearUse = computed(() => {
-    const r = request.value
-    return r && use.value && computeYearUse(r.rules, use.value, r.passes, r.day)
-  })
+  const outcome = computed(() => request.value && computeTank(request.value))
+  const spread = computed(() =>
+    spreads.value && label.value && rate.value && sprayer.value && anyCalibrated.value?.kind === 'spreader'
+      ? planSpread({
+          day: passDay.value,
+          grounds: grounds.value,
+          rules: label.value.rules,
+          rate: rate.value,
+          hopperLb: sprayer.value.capacityGal,
+          directions: choices.value.directions ?? 2,
+          spreadRate: anyCalibrated.value.spreadRate.value,
+        })
+      : undefined,
+  )
+  /** What is down this year on the first zone, also where the mix is refused. */
+  const yearUse = computed(() =>
+    label.value && use.value && zone.value
+      ? computeYearUse(label.value.rules, use.value, passesOn(zone.value.id), passDay.value)
+      : undefined,
+  )
   const missing = computed(() =>
     !zone.value
       ? 'area'
@@ -157,41 +177,69 @@ export function useBench() {
             : undefined,
   )
 
-  /** Keeps the mix on the server, which works it out again, and starts the filling. */
+  /** Keeps the tank on the server, which works it out again, and starts the filling. */
   async function start(): Promise<void> {
     const order = {
-      id: mixId.value,
-      zoneId: zone.value!.id,
-      labelId: label.value!.id,
+      id: tankId.value,
+      zones: grounds.value.map((g) => ({
+        zoneId: g.id,
+        mode: g.mode,
+        spotSqFt: g.spotSqFt ?? null,
+        edgeSqFt: g.edgeSqFt ?? null,
+      })),
+      products: request.value!.products.map((p, i) => ({
+        labelId: products.value[i]!.id,
+        rate: p.rate ?? null,
+        concentration: p.concentration ?? null,
+        tool: p.tool?.id ?? null,
+      })),
       calibrationId: calibration.value!.id,
       day: request.value!.day,
-      rate: rate.value!,
       loadPlan: choices.value.loadPlan,
-      tool: tool.value,
+      waterFirst: choices.value.waterFirst ?? null,
+      water: choices.value.water ?? null,
     }
-    progress.value = { mix: await send<KeptMix>('POST', '/api/bench/mixes', order), load: 0, step: 0 }
-    mixId.value = newId()
+    progress.value = { tank: await send<Tank>('POST', '/api/bench/tanks', order), load: 0, step: 0 }
+    tankId.value = newId()
+    void shelf.loadTaken()
   }
   function advance(): void {
-    const { mix, load, step } = progress.value!
-    const last = step >= mix.result.loads[load]!.filling.length - 1
-    progress.value = last ? { mix, load: load + 1, step: 0 } : { mix, load, step: step + 1 }
+    const { tank, load, step } = progress.value!
+    const last = step >= tank.result.loads[load]!.filling.length - 1
+    progress.value = last ? { tank, load: load + 1, step: 0 } : { tank, load, step: step + 1 }
   }
   const stop = () => (progress.value = null)
+  const sprayersOf = (c: { sprayerId: string }) => account.state.sprayers.find((s) => s.id === c.sprayerId)
+  /** The day from which the calibration should be made again, once that is past. */
+  const dueAgain = computed(() => {
+    const due = calibration.value && addDays(calibration.value.day, calibrationDays)
+    return due && due <= today.value ? due : undefined
+  })
+  /** A tank that somebody of this account has made, by its address. */
+  const shared = String(useRoute().query['tank'] ?? '')
+  if (shared && progress.value?.tank.id !== shared)
+    void get<Tank>(`/api/bench/tanks/${shared}`).then((tank) => (progress.value = { tank, load: 0, step: 0 }))
   return {
     choices,
     zone,
     zones: measured,
+    chosenZones,
+    grounds,
     calibration,
     calibrations,
     calibrated,
+    anyCalibrated,
+    spreads,
+    spread,
     sprayer,
     label,
     labels,
+    herbicides,
+    products,
+    useOf,
+    doseOf,
     use,
     rate,
-    tool,
-    tools,
     request,
     outcome,
     yearUse,
@@ -200,6 +248,8 @@ export function useBench() {
     start,
     advance,
     stop,
+    sprayersOf,
+    dueAgain,
   }
 }
 export type Bench = ReturnType<typeof useBench>

@@ -1,49 +1,79 @@
 import { computed } from 'vue'
+import { useSession, useWords } from '../kit/session.ts'
 import { standing } from '../kit/working.ts'
-import { useWords } from '../kit/session.ts'
 import type { Bench } from './useBench.ts'
 
-export type BenchStage = 'missing' | 'refused' | 'planned' | 'mixing' | 'mixed'
+export type BenchStage = 'missing' | 'refused' | 'planned' | 'spread' | 'mixing' | 'mixed'
 
 /** Where the bench is, and its sentence. */
 export function useBenchAnswer(bench: Bench) {
+  const session = useSession()
   const { quantity } = useWords()
+  const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
   const kept = computed(() => bench.progress.value ?? undefined)
   const mix = computed(
-    () => kept.value?.mix.result ?? (bench.outcome.value?.ok ? bench.outcome.value.value : undefined),
+    () => kept.value?.tank.result ?? (bench.outcome.value?.ok ? bench.outcome.value.value : undefined),
   )
+  const spread = computed(() => (bench.spread.value?.ok ? bench.spread.value.value : undefined))
   const stage = computed<BenchStage>(() => {
-    if (kept.value) return kept.value.load < kept.value.mix.result.loads.length ? 'mixing' : 'mixed'
+    if (kept.value) return kept.value.load < kept.value.tank.result.loads.length ? 'mixing' : 'mixed'
     if (bench.missing.value) return 'missing'
+    if (spread.value) return 'spread'
     return mix.value ? 'planned' : 'refused'
   })
   const load = computed(() => mix.value?.loads[Math.min(kept.value?.load ?? 0, mix.value.loads.length - 1)])
-  const zoneName = computed(
-    () =>
-      bench.zones.value.find((z) => z.id === kept.value?.mix.zoneId)?.name ?? bench.zone.value?.name ?? '',
+  const names = computed(() =>
+    kept.value
+      ? kept.value.tank.request.products.map((p) => p.rules.name)
+      : bench.products.value.map((l) => l.rules.name),
   )
+  const zoneName = computed(() =>
+    list((kept.value?.tank.request.grounds ?? bench.grounds.value).map((g) => g.name)),
+  )
+  /** The step that is due, and the product it is about. */
+  const step = computed(() => load.value?.filling[kept.value?.step ?? 0])
+  const dose = computed(() => {
+    const due = step.value
+    const product =
+      due?.code === 'product'
+        ? due.product
+        : (load.value?.filling.find((s) => s.code === 'product')?.product ?? 0)
+    return load.value?.doses[product]
+  })
 
   const answer = computed(() => {
     if (stage.value === 'missing') return { code: `bench.answer.missing.${bench.missing.value}`, params: {} }
     if (stage.value === 'refused')
+      return { code: 'bench.answer.refused', params: { label: list(names.value), zone: zoneName.value } }
+    if (stage.value === 'spread')
       return {
-        code: 'bench.answer.refused',
-        params: { label: bench.label.value?.rules.name ?? '', zone: zoneName.value },
+        code: 'bench.answer.spread',
+        params: {
+          zone: zoneName.value,
+          label: names.value[0] ?? '',
+          total: spread.value!.total,
+          half: spread.value!.perDirection,
+          fillings: spread.value!.fillings.length,
+          directions: bench.choices.value.directions ?? 2,
+        },
       }
-    const { amount } = load.value!.measured
+    const { amount } = dose.value!.measured
     const params: Record<string, unknown> = {
       zone: zoneName.value,
-      label: (kept.value?.mix.rules ?? bench.label.value!.rules).name,
+      label: names.value[dose.value!.product] ?? '',
+      labels: list(names.value),
+      products: names.value.length,
       loads: mix.value!.loads.length,
       load: (kept.value?.load ?? 0) + 1,
       amount: standing(quantity(amount.value, amount.unit, true), amount),
       water: load.value!.water,
       totalWater: mix.value!.water,
-      level: { value: load.value!.filling[kept.value?.step ?? 0]?.levelGal ?? 0, unit: 'gal' },
+      level: { value: step.value?.levelGal ?? 0, unit: 'gal' },
     }
-    if (stage.value === 'mixing')
-      return { code: `bench.answer.mixing.${load.value!.filling[kept.value!.step]!.code}`, params }
+    if (stage.value === 'mixing') return { code: `bench.answer.mixing.${step.value!.code}`, params }
+    if (stage.value === 'planned' && names.value.length > 1)
+      return { code: 'bench.answer.plannedMany', params }
     return { code: `bench.answer.${stage.value}`, params }
   })
-  return { kept, mix, stage, load, zoneName, answer }
+  return { kept, mix, spread, stage, load, dose, names, zoneName, answer }
 }

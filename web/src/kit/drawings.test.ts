@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest'
-import { computeMeasuredDose, computeMix, type MixRequest } from '@jardinero/core/bench'
+import { computeMeasuredDose, computeTank, usualTools, type TankRequest } from '@jardinero/core/bench'
 import { computeTiming } from '@jardinero/core/soil'
 import { atHome, homeState, reading, record, rules } from '../../test/home.ts'
 import LoadTable from '../bench/LoadTable.vue'
@@ -15,20 +15,32 @@ import WorkingDrawer from './WorkingDrawer.vue'
 import { useYard } from './useYard.ts'
 import { showWorking } from './working.ts'
 
-const request: MixRequest = {
-  rules,
-  turf: 'tallFescue',
-  state: 'growing',
-  rate: { value: 0.4, unit: 'oz/1000ft2' },
-  carrierVolume: { value: 1.25, unit: 'gal/1000ft2' },
+const request: TankRequest = {
   day: '2026-03-10',
-  passes: [],
-  areaSqFt: 6350,
+  grounds: [
+    {
+      id: 'z',
+      name: 'Front',
+      turf: 'tallFescue',
+      state: 'growing',
+      areaSqFt: 6350,
+      mode: 'broadcast',
+      passes: [],
+    },
+  ],
+  products: [
+    {
+      rules,
+      rate: { value: 0.4, unit: 'oz/1000ft2' },
+      tool: usualTools.find((t) => t.id === 'scaleHundredthOz')!,
+    },
+  ],
+  carrierVolume: { value: 1.25, unit: 'gal/1000ft2' },
   capacityGal: 4,
   loadPlan: 'fullThenRemainder',
-  tool: 'scaleHundredthOz',
+  tools: usualTools,
 }
-const mixed = computeMix(request)
+const mixed = computeTank(request)
 if (!mixed.ok) throw new Error('no mix')
 const mix = mixed.value
 
@@ -38,11 +50,17 @@ describe('the tank in section', () => {
       load: mix.loads[1],
       capacityGal: 4,
       step,
-      productName: 'Sample',
+      names: ['Sample'],
     })
   it('says the steps in order, what is in, and what is due', async () => {
     const drawing = await tank(1)
-    expect(drawing.findAll('li').map((li) => li.classes()[0])).toEqual(['done', 'now', 'later', 'later'])
+    expect(drawing.findAll('li').map((li) => li.classes()[0])).toEqual([
+      'done',
+      'now',
+      'later',
+      'later',
+      'later',
+    ])
     expect(drawing.find('.now').text()).toContain('1.26 oz of Sample, fully dispersed')
     expect(drawing.find('svg').attributes('aria-label')).toBe('The tank, filled to 1.97 gal')
   })
@@ -64,7 +82,7 @@ describe('the measure', () => {
     expect(cup.text()).toContain('Planned 2.6 fl oz: this is 3.8 % under the rate.')
   })
   it('shows a scale its reading', async () => {
-    const scale = (await atHome()).show(MeasureDrawing, { dose: mix.loads[0]!.measured })
+    const scale = (await atHome()).show(MeasureDrawing, { dose: mix.loads[0]!.doses[0]!.measured })
     expect(scale.find('.digits').text()).toBe('1.28 oz')
     expect(scale.text()).toContain('this is it exactly')
   })

@@ -52,6 +52,13 @@ export const useSeason = defineStore('season', () => {
     records.value = putRow(records.value, record)
     return record
   }
+  /** Writes the pass of a whole tank down: a record for each zone and product. */
+  async function addTankRecords(
+    order: Omit<Partial<PassFacts>, 'areaSqFt' | 'product' | 'waterGal'> & { id: string; tankId: string },
+  ): Promise<void> {
+    for (const record of await send<ApplicationRecord[]>('POST', '/api/ledger/tank-records', order))
+      records.value = putRow(records.value, record)
+  }
   async function amend(
     recordId: string,
     amendment: { id: string; reason: string; changes: Partial<PassFacts> },
@@ -73,6 +80,7 @@ export const useSeason = defineStore('season', () => {
     changeReading,
     removeReading,
     addRecord,
+    addTankRecords,
     amend,
   }
 })

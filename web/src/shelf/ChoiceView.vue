@@ -21,11 +21,11 @@ const { say } = useWords()
 const picked = ref<{ product: string; plant: string }>()
 const open = (at: string) => router.push({ name: 'shelf', query: { at } })
 const judged = computed(() => columns.value.find((j) => j.product.id === picked.value?.product))
-/** The first product of the set, where its label is at hand. */
+/** The whole tank goes along, where its labels are at hand. */
 const toBench = computed(() => {
-  if (choice.value?.later && !choice.value.tank) return undefined
-  const first = tanks.value[0]?.products.find((p) => p.product.source !== 'sample')
-  return first && { label: first.product.id, zone: shelf.treated.value[0]?.id }
+  const [first] = tanks.value
+  if (!first || (choice.value?.later && !choice.value.tank)) return undefined
+  return first.products.some((p) => p.product.source !== 'sample') ? shelf.benchOf(first) : undefined
 })
 </script>
 

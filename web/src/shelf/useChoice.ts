@@ -7,6 +7,7 @@ import {
   type JudgedProduct,
   type Tank,
 } from '@jardinero/core/shelf'
+import { useAccount } from '../kit/account.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useShelf } from './shelfStore.ts'
 import { useQuestion } from './useQuestion.ts'
@@ -23,6 +24,7 @@ const notForWeedsUp = new Set(['onlyBarrier', 'notAHerbicide'])
 export function useChoice() {
   const session = useSession()
   const shelf = useShelf()
+  const account = useAccount()
   const { say } = useWords()
   const question = useQuestion()
   const choice = computed<Choice | undefined>(
@@ -91,6 +93,25 @@ export function useChoice() {
       choice.value?.later && !choice.value.tank ? choice.value.later.day : question.request.value!.day
     return computeExpectation(j.product.rules, use, { day: on, activeOf: activeOf.value, made: j.passesMade })
   }
-  return { ...question, choice, tanks, columns, sentence, where, list, plants, expectationOf }
+  /** The labels of a tank, with an additive of the shelf for each that needs one, as the bench takes them along. */
+  const benchOf = (tank: Tank) => {
+    const ids = tank.products.filter((p) => p.product.source !== 'sample').map((p) => p.product.id)
+    const additives = tank.products.flatMap(({ product: { rules } }) => {
+      if (rules.adjuvant?.rule !== 'needs') return []
+      const { classes } = rules.adjuvant
+      const found = account.state.labels.find(
+        (l) =>
+          l.rules.additive &&
+          l.rules.additive.class !== 'dye' &&
+          (!classes.length || classes.includes(l.rules.additive.class)),
+      )
+      return found ? [found.id] : []
+    })
+    return {
+      label: [...new Set([...ids, ...additives])].join(','),
+      zone: question.treated.value.map((z) => z.id).join(','),
+    }
+  }
+  return { ...question, benchOf, choice, tanks, columns, sentence, where, list, plants, expectationOf }
 }
 export type ShelfChoice = ReturnType<typeof useChoice>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { treatModes } from '@jardinero/core/bench'
+import CheckList from '../kit/CheckList.vue'
+import ChoiceField from '../kit/ChoiceField.vue'
+import FigureText from '../kit/FigureText.vue'
+import NumberField from '../kit/NumberField.vue'
+import RestRow from '../kit/RestRow.vue'
+import { useWords } from '../kit/session.ts'
+import { useOptions } from '../kit/useOptions.ts'
+import { useYard } from '../kit/useYard.ts'
+import type { GroundChoice } from './useTankChoices.ts'
+import type { Bench } from './useBench.ts'
+
+/** Which lawns the tank is for, and how much of each: all of it, spots, edges a second time. */
+const props = defineProps<{ bench: Bench; faultAt: (...fields: string[]) => string | undefined }>()
+const { areas } = useYard()
+const { say, quantity } = useWords()
+const options = useOptions()
+const b = props.bench
+const zoneOptions = computed(() => b.zones.value.map((z) => ({ value: z.id, label: z.name })))
+const chosen = computed({
+  get: () => b.chosenZones.value.map((z) => z.id),
+  set: (ids) => (b.choices.value.zoneIds = ids),
+})
+const ground = (id: string): GroundChoice => b.choices.value.ground[id] ?? { mode: 'broadcast' }
+const change = (id: string, patch: Partial<GroundChoice>) =>
+  (b.choices.value.ground[id] = { ...ground(id), ...patch })
+/** A lawn half as large again as it is leaves so much over, or is short of it. */
+</script>
+
+<template>
+  <CheckList
+    v-if="b.zones.value.length > 1"
+    v-model="chosen"
+    :label="say('yard.zone')"
+    :options="zoneOptions"
+  />
+  <template v-for="(z, i) in b.chosenZones.value" :key="z.id">
+    <RestRow :name="b.chosenZones.value.length > 1 ? z.name : say(`turf.${z.turf}`)">
+      <template #value><FigureText :figure="areas.get(z.id)!.area" /></template>
+      {{
+        say('bench.zoneSays', { state: z.state, spread: quantity(areas.get(z.id)!.uncertainty.value, 'ft2') })
+      }}
+    </RestRow>
+    <ChoiceField
+      v-if="!b.spreads.value"
+      :model-value="ground(z.id).mode"
+      :label="say('bench.mode')"
+      :options="options(treatModes, 'bench.mode')"
+      @update:model-value="$event && change(z.id, { mode: $event })"
+    />
+    <NumberField
+      v-if="ground(z.id).mode === 'spot'"
+      :model-value="ground(z.id).spotSqFt"
+      unit="ft2"
+      :label="say('bench.spotArea')"
+      :fault="faultAt(`grounds.${i}.spotSqFt`)"
+      @update:model-value="change(z.id, { spotSqFt: $event! })"
+    />
+    <NumberField
+      v-else
+      :model-value="ground(z.id).edgeSqFt"
+      unit="ft2"
+      :label="say('bench.edgeArea')"
+      :fault="faultAt(`grounds.${i}.edgeSqFt`)"
+      @update:model-value="change(z.id, { edgeSqFt: $event! })"
+    />
+  </template>
+</template>
