@@ -107,6 +107,28 @@ async function addBench(scope: AccountScope): Promise<void> {
       runs,
       note: '',
     })
+  await scope.add('sprayer', {
+    id: demoId('spreader'),
+    name: 'Red spreader',
+    kind: 'rotarySpreader',
+    capacityGal: 40,
+    swathFt: 8,
+  })
+  await scope.add('calibration', {
+    id: demoId('calibration spreader'),
+    sprayerId: demoId('spreader'),
+    day: '2025-09-14',
+    runs: [],
+    note: '',
+    method: 'weighBack',
+    inputs: {
+      setting: 'K',
+      weighed: [
+        { areaSqFt: 1000, lb: 1.15 },
+        { areaSqFt: 1000, lb: 1.2 },
+      ],
+    },
+  })
   await addShelf(scope)
 }
 

@@ -15,7 +15,14 @@ import {
   type VolumeUnit,
 } from '../../quantity/index.ts'
 import type { FillingStep } from '../filling.ts'
-import { bestTool, measureWith, usualTools, type DoseBounds, type MeasuredDose } from '../measure.ts'
+import {
+  bestTool,
+  measureWith,
+  usualTools,
+  type DoseBounds,
+  type MeasuredDose,
+  type OwnedTool,
+} from '../measure.ts'
 import { planTankFilling } from './order.ts'
 import type { CheckedProduct } from './partners.ts'
 import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
@@ -130,12 +137,34 @@ function planned(order: TankProductOrder, bounds: DoseBounds, gal: number, reque
   ])
 }
 
+/** One tool for all loads where one shows every dose inside the label: the one whose worst error is least. */
+function toolForAll(doses: DoseBounds[], owned: OwnedTool[]): OwnedTool | undefined {
+  const worst = (tool: OwnedTool): number => {
+    const each = doses.map((d) => measureWith(d, tool, owned))
+    return each.every((e) => e.ok)
+      ? Math.max(...each.map((e) => (e.ok ? Math.abs(e.value.error.value) : Infinity)))
+      : Infinity
+  }
+  const able = owned.filter((t) => Number.isFinite(worst(t)))
+  const first = bestTool(doses[0]!, able)
+  const least = Math.min(...able.map(worst))
+  // The tool that suits the first load best is kept unless another is clearly better over all of them.
+  return first && worst(first) <= least + 0.02 ? first : able.find((t) => worst(t) === least)
+}
+
 /** Every load with every dose; one tool a product over all loads. Refused where a tool has no mark inside the label. */
 export function planDoses(request: TankRequest, dosings: Dosing[], gallons: number[]): Outcome<TankLoad[]> {
   const { products, carrierVolume, capacityGal, loadPlan, tools } = request
   const owned = tools.length ? tools : usualTools
   const refusals: Refusal[] = []
-  const chosen = products.map((order, i) => order.tool ?? bestTool(dosings[i]!.forWater(gallons[0]!), owned))
+  const chosen = products.map(
+    (order, i) =>
+      order.tool ??
+      toolForAll(
+        gallons.map((gal) => dosings[i]!.forWater(gal)),
+        owned,
+      ),
+  )
   const total = gallons.reduce((sum, g) => sum + g, 0)
   const loads = gallons.map((gal): TankLoad => {
     const sqFt = (gal / carrierVolume.value) * 1000

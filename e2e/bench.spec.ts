@@ -1,0 +1,229 @@
+import { readFileSync } from 'node:fs'
+import AxeBuilder from '@axe-core/playwright'
+import type { Page } from '@playwright/test'
+import { almanac } from '../almanac/src/index.ts'
+import { choose, enterDemo, expect, signUp, test } from './running.ts'
+
+const axe = async (page: Page) =>
+  (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze()).violations.map(
+    (v) => v.id,
+  )
+const labelOf = (code: string) => structuredClone(almanac.sampleLabels.find((l) => l.code === code)!.rules)
+/** What another program would send with this person's session. */
+const send = (page: Page, url: string, body: object): Promise<{ id: string }> =>
+  page.evaluate(
+    async ([to, what]) => {
+      const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string }
+      const id = crypto.randomUUID()
+      const answer = await fetch(to, {
+        method: 'POST',
+        headers: { 'content-type': 'application/json', 'x-csrf-token': csrfToken },
+        body: JSON.stringify({ id, ...what }),
+      })
+      if (!answer.ok) throw new Error(await answer.text())
+      return { id }
+    },
+    [url, body] as const,
+  )
+/** Fills every load, step by step. */
+async function fillAll(page: Page): Promise<void> {
+  for (let i = 0; i < 60 && (await page.getByRole('button', { name: 'It’s in' }).isVisible()); i++)
+    await page.getByRole('button', { name: 'It’s in' }).click()
+  await expect(page.locator('h1')).toContainText('Write the pass down')
+}
+async function sheet(page: Page): Promise<void> {
+  const download = page.waitForEvent('download')
+  await page.getByRole('link', { name: 'Mix sheet (PDF)' }).click()
+  expect(
+    readFileSync(await (await download).path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe('%PDF-')
+}
+
+test('two products whose watering rules clash go down in two passes on a strip of 3,180 sq ft', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  const hasty = labelOf('tarnfold')
+  Object.assign(hasty, { name: 'Hasty 50 WG', wateringIn: { leastIn: 0.25, mostIn: 0.5, withinDays: 1 } })
+  const slow = labelOf('dorrick')
+  Object.assign(slow, { name: 'Slow 40 WG', dryHours: 48 })
+  const ids: string[] = []
+  for (const rules of [hasty, slow]) ids.push((await send(page, '/api/shelf/labels', { rules })).id)
+  await page.goto(`${running.url}/bench?label=${ids.join(',')}`)
+  const lawns = page.getByRole('group', { name: 'Lawn' })
+  await lawns.getByLabel('Side strip').check()
+  await lawns.getByLabel('Front').uncheck()
+  await expect(page.locator('.rests')).toContainText('3,180 sq ft')
+  await expect(page.locator('.refusals')).toContainText('Slow 40 WG needs a surfactant or oil in the tank')
+  await choose(page, 'Add a product to the tank', 'Wetholm')
+  await expect(page.locator('.refusals')).toContainText(
+    'Slow 40 WG must dry on the leaf for 48 hours, and Hasty 50 WG must be watered in within 24. No hour serves both',
+  )
+  await page.getByRole('button', { name: 'Pass 1: Slow 40 WG, Wetholm' }).click()
+  await expect(page.locator('h1')).toContainText('of water with Slow 40 WG and Wetholm.')
+  await expect(page.getByText('Spray the tank empty today')).toBeVisible()
+  await page.getByText('Try it in a jar first').click()
+  await expect(page.locator('.jar li')).toHaveCount(2)
+  expect(await axe(page)).toEqual([])
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  await expect(page.locator('h1')).toContainText('Load 1 of 1: fill to 1.99 gal')
+  await page.getByRole('button', { name: 'It’s in' }).click()
+  await expect(page.locator('.order .now')).toContainText('Slow 40 WG, fully dispersed')
+  await page.reload()
+  await expect(page.locator('.order .now')).toContainText('Slow 40 WG, fully dispersed')
+  await page.getByRole('button', { name: 'It’s in' }).click()
+  await page.getByRole('button', { name: 'It’s in' }).click()
+  await expect(page.locator('.order .now')).toContainText('Wetholm')
+  await sheet(page)
+  await fillAll(page)
+  await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await page.locator('form.record').getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page).toHaveURL(/ledger/)
+  await expect(page.locator('main')).toContainText('Slow 40 WG')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${running.url}/bench?label=${ids[0]}`)
+  await expect(page.locator('h1')).toContainText('load')
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
+  await page.goto('about:blank')
+  await running.stop()
+  await running.start('--fresh-demo')
+})
+
+test('spots take half a gallon', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await page.goto(`${running.url}/bench`)
+  await choose(page, 'Label', 'Tressock SL')
+  await choose(page, 'Treated', 'spots')
+  await page.getByLabel('Spots together, sq ft').fill('5000')
+  await expect(page.locator('.refusals')).toContainText(
+    'The spots on Front (5,000 sq ft) are more than the lawn',
+  )
+  await page.getByLabel('Spots together, sq ft').fill('400')
+  await expect(page.locator('h1')).toContainText('One load covers Front: 0.5 gal of water')
+  await page.getByText('What you measure with').click()
+  await page.getByRole('button', { name: 'Add a scale, cup or spoon' }).click()
+  await page.getByLabel('What you call this measure').fill('Grandma’s spoon')
+  await choose(page, 'Kind of measure', 'spoon')
+  await page.getByLabel('Smallest step').fill('0.25')
+  await page.getByLabel('Holds').fill('1')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('main')).toContainText('Grandma’s spoon, filled')
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  await sheet(page)
+  await page.getByRole('button', { name: 'Stop mixing' }).click()
+  await page.goto('about:blank')
+  await running.stop()
+  await running.start('--fresh-demo')
+})
+
+test('granules by weight, half along and half across, to the ledger', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await page.goto(`${running.url}/bench`)
+  await choose(page, 'Sprayer or spreader', /Red spreader/)
+  await choose(page, 'Label', 'Hollin 3 GR')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('2.4')
+  await expect(page.locator('h1')).toContainText(
+    'Weigh 8.05 lb of Hollin 3 GR into the hopper for Front: half of it, 4.02 lb, along and half across.',
+  )
+  await expect(page.locator('.rests')).toContainText('setting K')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('3')
+  await expect(page.locator('main')).toContainText(
+    'you want 1.5 lb per 1,000 sq ft. Open it and weigh back again.',
+  )
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('9')
+  await expect(page.locator('.refusals')).toContainText('over this label’s maximum')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('2.4')
+  expect(await axe(page)).toEqual([])
+  await page.emulateMedia({ media: 'print' })
+  await expect(page.locator('.spread')).toBeVisible()
+  await page.emulateMedia({ media: 'screen' })
+  await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page).toHaveURL(/ledger/)
+  await expect(page.locator('main')).toContainText('Hollin 3 GR')
+  await page.goto('about:blank')
+  await running.stop()
+  await running.start('--fresh-demo')
+})
+
+test('a truck tank by the acre for fourteen lawns', async ({ page, running }) => {
+  await signUp(page, running, 'truck@example.org')
+  await expect(
+    page
+      .getByRole('button', { name: /Next|Go on|On/ })
+      .first()
+      .or(page.locator('h1')),
+  ).toBeVisible()
+  const yard = await send(page, '/api/yard/yards', {
+    name: 'The round',
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  })
+  for (let i = 1; i <= 14; i++) {
+    const zone = await send(page, '/api/yard/zones', {
+      yardId: yard.id,
+      name: `Lawn ${i}`,
+      turf: 'tallFescue',
+      state: 'growing',
+    })
+    await send(page, '/api/yard/sections', {
+      zoneId: zone.id,
+      name: 'Lawn',
+      kind: 'rectangle',
+      lengthsFt: [100, 43.56 + i],
+      deduction: false,
+      xFt: 0,
+      yFt: 0,
+      turnDeg: 0,
+    })
+  }
+  const rig = await send(page, '/api/bench/sprayers', {
+    name: 'The truck',
+    kind: 'truckRig',
+    capacityGal: 200,
+  })
+  await send(page, '/api/bench/calibrations', {
+    sprayerId: rig.id,
+    day: '2026-02-20',
+    runs: [],
+    note: '',
+    method: 'catch',
+    inputs: { nozzleGpm: 3, mph: 3, spacingIn: 60 },
+  })
+  const byAcre = labelOf('tressock')
+  Object.assign(byAcre, { name: 'By the acre SL', spots: [], coverage: [] })
+  byAcre.uses = [
+    {
+      ...byAcre.uses[0]!,
+      rate: { min: 49, max: 69, unit: 'floz/acre' },
+      annualMaximum: { value: 138, unit: 'floz/acre', of: 'product' },
+    },
+  ]
+  const label = await send(page, '/api/shelf/labels', { rules: byAcre })
+  const zones = await page.evaluate(async () =>
+    ((await (await fetch('/api/yard/zones')).json()) as { id: string }[]).map((z) => z.id),
+  )
+  await page.goto(`${running.url}/bench?label=${label.id}&zone=${zones.join(',')}`)
+  await page.getByLabel('Rate, fl oz per acre').fill('60')
+  // 14 lawns of 4,356 ft² and a little more: 71,484 ft², 1.641 acres, 98.5 fl oz.
+  await expect(page.locator('h1')).toContainText('162 gal of water')
+  await expect(page.locator('tfoot')).toContainText('98.5 fl oz')
+  await page.getByLabel('Rate, fl oz per acre').fill('80')
+  await expect(page.locator('.refusals')).toContainText(
+    '80 fl oz per acre is over this label’s maximum of 69 fl oz per acre',
+  )
+  await page.getByLabel('Rate, fl oz per acre').fill('60')
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  await sheet(page)
+  await fillAll(page)
+  await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page.getByText('Written down as 14 records: one a lawn and product.')).toBeVisible()
+  await page.locator('form.record').getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page).toHaveURL(/ledger/)
+  await expect(page.locator('h1')).toContainText('14 passes')
+})
