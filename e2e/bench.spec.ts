@@ -211,7 +211,7 @@ test('a truck tank by the acre for fourteen lawns', async ({ page, running }) =>
   await page.goto(`${running.url}/bench?label=${label.id}&zone=${zones.join(',')}`)
   await page.getByLabel('Rate, fl oz per acre').fill('60')
   // 14 lawns of 4,356 ft² and a little more: 71,484 ft², 1.641 acres, 98.5 fl oz.
-  await expect(page.locator('h1')).toContainText('162 gal of water')
+  await expect(page.locator('h1')).toContainText('162.46 gal of water')
   await expect(page.locator('tfoot')).toContainText('98.5 fl oz')
   await page.getByLabel('Rate, fl oz per acre').fill('80')
   await expect(page.locator('.refusals')).toContainText(

@@ -3,7 +3,7 @@ import { createInterface } from 'node:readline'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import { seededRandom } from '@jardinero/core/quantity'
-import { checkWeather, computeSettling, parseProbeLine, type ProbeLine } from '@jardinero/core/soil'
+import { checkWeather, computeSettling, parseProbeLine } from '@jardinero/core/soil'
 import { createProbe, createWeatherServer, forecastFrom, forecastHours, weatherYears } from './src/index.ts'
 
 const server = createWeatherServer()
@@ -90,7 +90,7 @@ describe('the probe', () => {
     await new Promise<void>((ready) => probe.listen(0, '127.0.0.1', ready))
     const socket = connect((probe.address() as AddressInfo).port, '127.0.0.1')
     socket.write('DAY 2026-07-15 38.1\n')
-    const lines: ProbeLine[] = []
+    const lines: ReturnType<typeof parseProbeLine>[] = []
     for await (const line of createInterface({ input: socket })) {
       lines.push(parseProbeLine(line))
       if (lines.length > 40) break

@@ -93,7 +93,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     soilRoutes(rooms, clock, config)
     seasonRoutes(rooms, { database, clock, wordsFor })
     shelfRoutes(rooms, { clock, wordsFor })
-    benchRoutes(rooms, { clock, wordsFor })
+    benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
     ledgerRoutes(rooms, clock)
     accountRoutes(rooms, database, config.demo, clock)
     rooms.get(

@@ -1,6 +1,10 @@
 import { randomUUID } from 'node:crypto'
+import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
+import { seededRandom } from '@jardinero/core/quantity'
+import { createScale } from '../../standins/src/index.ts'
+import { listenTcp, readEvents } from './devices.ts'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn, lawn } from './lawn.ts'
 
@@ -173,4 +177,121 @@ describe('measures, spreaders and other ways of calibrating', () => {
     })
     expect(wet.statusCode).toBeGreaterThanOrEqual(400)
   })
+})
+
+describe('the kitchen scale at the server', () => {
+  it('is passed on line by line, and tared: then its jug no longer counts and the pouring is seen', async () => {
+    const scale = createScale(seededRandom(2))
+    const withScale = await startTestServer({ scaleUrl: await listenTcp(scale) })
+    const owner = await new Visitor(withScale.app).signUp()
+    let told = false
+    const lines = await readEvents(withScale, owner.cookies, '/api/bench/scale?aimG=36', 45, async (so) => {
+      if (so.length < 3 || told) return
+      told = true
+      expect((await owner.post('/api/bench/scale/tare', {})).statusCode).toBe(204)
+    })
+    expect(lines[0]).toBe('data: JARDINERO-SCALE 1 stand-in, invented')
+    expect(lines[1]).toBe('data: W 0.15 58.0 g S')
+    expect(lines.some((l) => / U$/.test(l))).toBe(true)
+    expect(lines.at(-1)).toMatch(/ 36\.0 g S$/)
+    await withScale.close()
+    scale.close()
+  }, 30_000)
+  it('is said to be away where none is set, and refuses an aim that is none', async () => {
+    const owner = await visitor().signUp()
+    const away = [await owner.get('/api/bench/scale?aimG=36'), await owner.post('/api/bench/scale/tare', {})]
+    for (const response of away)
+      expect([response.statusCode, response.json().code]).toEqual([502, 'scaleAway'])
+    expect((await owner.get('/api/bench/scale?aimG=much')).statusCode).toBe(400)
+  })
+})
+
+describe('the open tank calculator', () => {
+  const asked = almanac.sampleLabels.flatMap(({ rules }) => {
+    const rate = rules.uses.find((u) => u.turf.includes('tallFescue'))?.rate
+    return rate ? [{ rules, rate: { value: rate.min, unit: rate.unit } }] : []
+  })
+  const body = {
+    day: '2026-05-01',
+    grounds: [
+      {
+        id: 'a',
+        name: 'Front',
+        turf: 'tallFescue',
+        state: 'growing',
+        areaSqFt: 5000,
+        mode: 'broadcast',
+        edgeSqFt: 300,
+      },
+      {
+        id: 'b',
+        name: 'Back',
+        turf: 'tallFescue',
+        state: 'growing',
+        areaSqFt: 900,
+        mode: 'spot',
+        spotSqFt: 40,
+      },
+    ],
+    carrierVolume: { value: 1.25, unit: 'gal/1000ft2' },
+    capacityGal: 4,
+    loadPlan: 'equal',
+    water: { ph: 7, hardnessMgL: 100 },
+  }
+  type Place = [holder: Record<string, unknown>, key: string]
+  /** Every place in a body, however deep, with who holds it. */
+  const placesIn = (holder: object): Place[] =>
+    Object.entries(holder).flatMap(([key, value]) => [
+      [holder, key] as Place,
+      ...(value && typeof value === 'object' ? placesIn(value as object) : []),
+    ])
+  const odd = fc.oneof(
+    fc.double({ noNaN: true }),
+    fc.integer({ min: -5, max: 500 }),
+    fc.constantFrom<unknown>(
+      null,
+      true,
+      [],
+      {},
+      '',
+      'x'.repeat(500),
+      '\u0000',
+      '1e400',
+      0,
+      -0,
+      1e300,
+      5e-324,
+      'oz/acre',
+      'gal',
+      'WP',
+      '2026-02-31',
+    ),
+  )
+  it('answers 10,000 requests with something wrong in them, never with a fault of its own', async () => {
+    let answered = 0
+    const seen = new Map<number, number>()
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.nat(), odd), { maxLength: 3 }),
+        fc.array(fc.constantFrom(...asked), { minLength: 1, maxLength: 2 }),
+        async (changes, products) => {
+          const request = structuredClone({ ...body, products })
+          const places = placesIn(request)
+          for (const [at, value] of changes) {
+            const [holder, key] = places[at % places.length]!
+            holder[key] = value
+          }
+          const { statusCode } = await visitor().post('/api/bench/mix', request)
+          answered++
+          seen.set(statusCode, (seen.get(statusCode) ?? 0) + 1)
+          expect(statusCode).toBeLessThan(500)
+        },
+      ),
+      { numRuns: 10_000 },
+    )
+    expect(answered).toBe(10_000)
+    // Some of the oddities are none: both kinds of answer were seen.
+    expect(seen.get(200)).toBeGreaterThan(100)
+    expect(seen.get(400)! + (seen.get(422) ?? 0)).toBeGreaterThan(1000)
+  }, 120_000)
 })

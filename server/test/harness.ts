@@ -43,6 +43,7 @@ export async function startTestServer({
   demo = false,
   weatherUrl = '',
   probeUrl = '',
+  scaleUrl = '',
 } = {}): Promise<TestServer> {
   const { database, url, drop } = await freshDatabase()
   await migrate(database)
@@ -55,6 +56,7 @@ export async function startTestServer({
     behindProxy: false,
     ...(weatherUrl && { weatherUrl }),
     ...(probeUrl && { probeUrl }),
+    ...(scaleUrl && { scaleUrl }),
   }
   const app = await buildApp({ database, config, clock: () => testNow })
   await app.ready()

@@ -1,10 +1,11 @@
 import { randomUUID } from 'node:crypto'
-import { createServer, type AddressInfo, type Server } from 'node:net'
+import { createServer, type AddressInfo } from 'node:net'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
 import type { YardWeather } from '@jardinero/contract/weather'
 import { addDays } from '@jardinero/core/quantity'
 import { seededRandom } from '@jardinero/core/quantity'
 import { createProbe, createWeatherServer } from '../../standins/src/index.ts'
+import { listenTcp, readEvents } from './devices.ts'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn } from './lawn.ts'
 
@@ -203,30 +204,12 @@ describe('signs, water and ground', () => {
 })
 
 describe('the probe at the server', () => {
-  const listen = (probe: Server) =>
-    new Promise<string>((ready) =>
-      probe.listen(0, '127.0.0.1', () => ready(`tcp://127.0.0.1:${(probe.address() as AddressInfo).port}`)),
-    )
-  /** The first lines of the stream. */
-  async function read(test: TestServer, cookie: string, yard: string, count: number): Promise<string[]> {
-    const address = await test.app.listen({ port: 0, host: '127.0.0.1' })
-    const response = await fetch(`${address}/api/soil/probe?yardId=${yard}`, { headers: { cookie } })
-    expect([response.status, response.headers.get('content-type')]).toEqual([200, 'text/event-stream'])
-    const lines: string[] = []
-    let text = ''
-    for await (const chunk of response.body!.pipeThrough(new TextDecoderStream())) {
-      text += chunk
-      lines.splice(0, lines.length, ...text.split('\n').filter((l) => l.startsWith('data: ')))
-      if (lines.length >= count) break
-    }
-    return lines
-  }
   it('is passed on line by line', async () => {
     const probe = createProbe(seededRandom(1))
-    const withProbe = await startTestServer({ probeUrl: await listen(probe) })
+    const withProbe = await startTestServer({ probeUrl: await listenTcp(probe) })
     const owner = await new Visitor(withProbe.app).signUp()
     const { yard } = await addLawn(owner)
-    const lines = await read(withProbe, owner.cookies, yard, 3)
+    const lines = await readEvents(withProbe, owner.cookies, `/api/soil/probe?yardId=${yard}`, 3)
     expect(lines[0]).toBe('data: JARDINERO-PROBE 1 stand-in, invented')
     expect(lines[1]).toMatch(/^data: T 2\.0 \d+\.\d\d C$/)
     await withProbe.close()
@@ -234,7 +217,7 @@ describe('the probe at the server', () => {
   }, 30_000)
   it('is said to be away where none answers, or none is set', async () => {
     const gone = createServer()
-    const url = await listen(gone)
+    const url = await listenTcp(gone)
     await new Promise((closed) => gone.close(closed))
     for (const probeUrl of [url, '']) {
       const without = await startTestServer({ probeUrl })

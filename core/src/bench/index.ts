@@ -24,6 +24,7 @@ export {
   type ToolKind,
 } from './measure.ts'
 export { computeMix, type Load, type Mix, type MixRequest } from './mix.ts'
+export { judgeWeight, parseScaleLine, type ScaleSample, type Weighing } from './scale.ts'
 export {
   calibrationDays,
   checkSprayer,

@@ -36,6 +36,7 @@ export {
   type Strength,
   type StrengthBasis,
 } from './rates.ts'
+export { parseDeviceLine, type DeviceLine } from './deviceLine.ts'
 export { addDays, dayFromNumber, dayNumber, dayOfYear, daysBetween, yearOf, type Day } from './day.ts'
 export { parseLengthFt } from './length.ts'
 export { drawNormal, seededRandom } from './random.ts'

@@ -21,7 +21,8 @@ export type { RankedAnswer } from './choice/answers.ts'
 export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'
 export { compareVectors, findMinimumCover, type Cover, type CoverSet } from './choice/cover.ts'
 export { computeExpectation, type Expectation } from './choice/expect.ts'
-export { priceOf } from './choice/product.ts'
+export { purchaseFor } from './choice/product.ts'
+export { cheapestPackages, type PackageSize, type Purchase } from './packages.ts'
 export {
   usualSituation,
   type ChoiceGround,

@@ -97,4 +97,4 @@ export {
   type WaterKind,
 } from './weather/water.ts'
 export { joinWeather, type WeatherOrigin, type YardDay } from './weather/ownStation.ts'
-export { computeSettling, parseProbeLine, type ProbeLine, type ProbeSample, type Settling } from './probe.ts'
+export { computeSettling, parseProbeLine, type ProbeSample, type Settling } from './probe.ts'

@@ -1,4 +1,4 @@
-import { convert } from '../quantity/index.ts'
+import { convert, parseDeviceLine, type DeviceLine } from '../quantity/index.ts'
 
 /** A temperature a probe has said, and when: seconds on any scale. */
 export interface ProbeSample {
@@ -6,30 +6,17 @@ export interface ProbeSample {
   temperatureC: number
 }
 
-/** What a line of a probe says. */
-export type ProbeLine =
-  | { kind: 'hello'; name: string }
-  | { kind: 'sample'; sample: ProbeSample }
-  | { kind: 'fault'; text: string }
-  | { kind: 'other' }
-
-/** The longest line that is looked at; anything longer is noise. */
-const longestLine = 200
-
 /**
  * One line of the probe protocol (docs/probe.md): `JARDINERO-PROBE 1 <name>` once, then `T <seconds> <temperature> <C|F>`, or
  * `E <what is wrong>`. Lines that are none of these are other, and passed over.
  */
-export function parseProbeLine(line: string): ProbeLine {
-  const text = line.slice(0, longestLine).trim()
-  const hello = /^JARDINERO-PROBE 1 (\S.*)$/.exec(text)
-  if (hello) return { kind: 'hello', name: hello[1]! }
-  const fault = /^E (\S.*)$/.exec(text)
-  if (fault) return { kind: 'fault', text: fault[1]! }
-  const sample = /^T (\d+(?:\.\d+)?) (-?\d+(?:\.\d+)?) ([CF])$/.exec(text)
-  if (!sample) return { kind: 'other' }
-  const temperatureC = convert(Number(sample[2]), sample[3] === 'F' ? 'degF' : 'degC', 'degC')
-  return { kind: 'sample', sample: { atS: Number(sample[1]), temperatureC } }
+export function parseProbeLine(line: string): DeviceLine<ProbeSample> {
+  return parseDeviceLine(line, 'PROBE', (text) => {
+    const sample = /^T (\d+(?:\.\d+)?) (-?\d+(?:\.\d+)?) ([CF])$/.exec(text)
+    if (!sample) return undefined
+    const temperatureC = convert(Number(sample[2]), sample[3] === 'F' ? 'degF' : 'degC', 'degC')
+    return { atS: Number(sample[1]), temperatureC }
+  })
 }
 
 /** How the needle stands. */

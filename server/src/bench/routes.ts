@@ -22,6 +22,7 @@ import type { Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import { makeMix } from './mixing.ts'
+import { scaleRoutes } from './scale.ts'
 import { mixSheet } from './sheet.ts'
 import { makeSpread, makeTank, type SpreadOrder } from './tanks.ts'
 
@@ -71,9 +72,11 @@ function computeAsked(body: MixRequest | (Omit<TankRequest, 'tools'> & { product
 export interface BenchParts {
   clock: Clock
   wordsFor: (reader: Reader) => Words
+  scaleUrl?: string | undefined
 }
 
-export function benchRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void {
+export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }: BenchParts): void {
+  scaleRoutes(app, scaleUrl)
   const tags = ['bench']
   const open = { open: true }
   app.post(

@@ -17,6 +17,8 @@ export interface Config {
   weatherUrl?: string
   /** Address of a soil probe that speaks the line protocol (docs/probe.md), tcp://host:port. */
   probeUrl?: string
+  /** Address of a kitchen scale that speaks the line protocol (docs/scale.md), tcp://host:port. */
+  scaleUrl?: string
 }
 
 const schema = Joi.object({
@@ -31,6 +33,7 @@ const schema = Joi.object({
   BEHIND_PROXY: Joi.boolean().default(false),
   WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
   PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
+  SCALE_URL: Joi.string().uri({ scheme: ['tcp'] }),
 }).unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
@@ -47,5 +50,6 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     behindProxy: value.BEHIND_PROXY,
     ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
     ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
+    ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),
   }
 }

@@ -20,6 +20,7 @@ export const problemStatus = {
   internal: 500,
   weatherAway: 502,
   probeAway: 502,
+  scaleAway: 502,
   databaseAway: 503,
 } as const
 export type ProblemCode = keyof typeof problemStatus

@@ -10,6 +10,7 @@ import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
 import { mixingOrder, splitByWater } from '@jardinero/core/bench'
+import type { MassUnit } from '@jardinero/core/quantity'
 import LabelCautions from './LabelCautions.vue'
 import LoadTable from './LoadTable.vue'
 import MeasureDrawing from './MeasureDrawing.vue'
@@ -21,7 +22,9 @@ import SpreadView from './SpreadView.vue'
 import TankDrawing from './TankDrawing.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
+import { useTools } from './useTools.ts'
 
+const ScalePanel = defineAsyncComponent(() => import('./ScalePanel.vue'))
 const CalibrationForm = defineAsyncComponent(() => import('./CalibrationForm.vue'))
 const LabelEditor = defineAsyncComponent(() => import('../shelf/editor/LabelEditor.vue'))
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
@@ -50,6 +53,12 @@ const passes = computed(() =>
     : [],
 )
 const order = computed(() => mixingOrder((bench.request.value?.products ?? []).map((p) => p.rules)))
+const { toolOf } = useTools()
+/** The scale the due amount is weighed on. */
+const scale = computed(() => {
+  const tool = dose.value && toolOf(dose.value.measured.tool)
+  return tool?.kind === 'scale' ? tool : undefined
+})
 const print = () => window.print()
 const shownLabels = computed(() =>
   mix.value || spread.value
@@ -134,7 +143,15 @@ async function recorded(): Promise<void> {
           :step="stage === 'mixing' ? kept!.step : 1"
           :names="names"
         />
-        <MeasureDrawing :dose="dose.measured" />
+        <div>
+          <MeasureDrawing :dose="dose.measured" />
+          <ScalePanel
+            v-if="stage === 'mixing' && scale"
+            :key="`${kept!.load} ${dose.product}`"
+            :amount="{ value: dose.measured.amount.value, unit: scale.unit as MassUnit }"
+            :tool="scale"
+          />
+        </div>
       </div>
       <LoadTable :mix="mix" :current="kept?.load ?? 0" />
       <p v-if="mix.watering" class="watering">

@@ -5,10 +5,13 @@ import type { Bench } from './useBench.ts'
 
 export type BenchStage = 'missing' | 'refused' | 'planned' | 'spread' | 'mixing' | 'mixed'
 
+/** So many lawns are called by their names; more are counted. */
+const mostNamed = 3
+
 /** Where the bench is, and its sentence. */
 export function useBenchAnswer(bench: Bench) {
   const session = useSession()
-  const { quantity } = useWords()
+  const { say, quantity } = useWords()
   const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
   const kept = computed(() => bench.progress.value ?? undefined)
   const mix = computed(
@@ -27,9 +30,12 @@ export function useBenchAnswer(bench: Bench) {
       ? kept.value.tank.request.products.map((p) => p.rules.name)
       : bench.products.value.map((l) => l.rules.name),
   )
-  const zoneName = computed(() =>
-    list((kept.value?.tank.request.grounds ?? bench.grounds.value).map((g) => g.name)),
-  )
+  const zoneName = computed(() => {
+    const grounds = kept.value?.tank.request.grounds ?? bench.grounds.value
+    return grounds.length > mostNamed
+      ? say('bench.lawns', { count: grounds.length })
+      : list(grounds.map((g) => g.name))
+  })
   /** The step that is due, and the product it is about. */
   const step = computed(() => load.value?.filling[kept.value?.step ?? 0])
   const dose = computed(() => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { convert, type RatePerAreaUnit } from '@jardinero/core/quantity'
-import { computeEnough, type JudgedProduct, type Tank } from '@jardinero/core/shelf'
+import { computeEnough, purchaseFor, type JudgedProduct, type Tank } from '@jardinero/core/shelf'
 import FigureText from '../kit/FigureText.vue'
 import { useAccount } from '../kit/account.ts'
 import { useSession, useWords } from '../kit/session.ts'
@@ -34,6 +34,20 @@ function enoughOf(j: JudgedProduct) {
   const outcome = computeEnough({ value: left.value, unit: left.unit }, need)
   return outcome.ok ? { ...outcome.value, left } : undefined
 }
+/** The packages that cost least and hold enough, in words; nothing where no price is known. */
+function toBuyOf(j: JudgedProduct): string {
+  const rate = props.tank.rates.get(j.product.id)
+  const { rules, source } = j.product
+  const bought = source !== 'owned' && rate && purchaseFor(rules, rate, areaSqFt.value)
+  return bought
+    ? list(
+        bought.counts.flatMap((count, i) => {
+          const { amount } = rules.packages![i]!
+          return count ? [say('shelf.packages', { count, size: quantity(amount.value, amount.unit) })] : []
+        }),
+      )
+    : ''
+}
 const rateOf = (j: JudgedProduct) => {
   const [use] = j.uses.values()
   return use ? range(use.rate.min, use.rate.max, use.rate.unit) : ''
@@ -58,6 +72,7 @@ const rows = computed(() =>
     enough: enoughOf(j),
     expect: props.shelf.expectationOf(j),
     additive: additiveOf(j),
+    buy: toBuyOf(j),
   })),
 )
 const money = (cents: number) => number(cents / 100, { style: 'currency', currency: 'USD' })
@@ -65,7 +80,7 @@ const money = (cents: number) => number(cents / 100, { style: 'currency', curren
 
 <template>
   <section class="tank">
-    <article v-for="{ j, need, enough, expect, additive } in rows" :key="j.product.id">
+    <article v-for="{ j, need, enough, expect, additive, buy } in rows" :key="j.product.id">
       <h3>
         {{ j.product.rules.name }}
         <span v-if="j.product.rules.sample" class="sample">{{ say('bench.sample') }}</span>
@@ -95,7 +110,7 @@ const money = (cents: number) => number(cents / 100, { style: 'currency', curren
         <FigureText :figure="enough.left" :title="say('shelf.left')" />{{ say('shelf.afterPass') }}
         <FigureText :figure="enough.after" :title="say('shelf.afterTitle')" />
       </p>
-      <p v-else-if="j.product.source !== 'owned'">{{ say('shelf.toBuy') }}</p>
+      <p v-else-if="j.product.source !== 'owned'">{{ say('shelf.toBuy') }} {{ buy }}</p>
       <p v-if="additive">{{ additive }}</p>
       <p v-if="expect" class="expect">
         {{

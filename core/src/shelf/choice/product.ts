@@ -1,6 +1,7 @@
 import { convert, type Caution, type Refusal } from '../../quantity/index.ts'
 import { toleranceOf, tolerances, type Active } from '../active.ts'
 import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
+import { cheapestPackages, type Purchase } from '../packages.ts'
 import { computeActiveRates } from '../yearUse.ts'
 import { judgeGround } from './ground.ts'
 import { markWeed } from './mark.ts'
@@ -146,18 +147,18 @@ export function judgeProduct(
   }
 }
 
-/** What a product costs over an area at a rate, by its cheapest package that holds enough, or by several of the largest. */
-export function priceOf(
+/** What is bought for an area at a rate: how many of each package of the label, and what that costs; nothing without packages. */
+export function purchaseFor(
   rules: LabelRules,
   rate: { value: number; unit: LabelUse['rate']['unit'] },
   areaSqFt: number,
-): number | undefined {
+): Purchase | undefined {
   const [top, bottom] = rate.unit.split('/') as [never, never]
-  const need = rate.value * convert(areaSqFt, 'ft2', bottom)
-  const sizes = (rules.packages ?? []).map((p) => ({
-    holds: convert(p.amount.value, p.amount.unit, top),
-    priceCents: p.priceCents,
-  }))
-  if (!sizes.length) return undefined
-  return Math.min(...sizes.map((s) => Math.max(1, Math.ceil(need / s.holds - 1e-9)) * s.priceCents))
+  return cheapestPackages(
+    rate.value * convert(areaSqFt, 'ft2', bottom),
+    (rules.packages ?? []).map((p) => ({
+      holds: convert(p.amount.value, p.amount.unit, top),
+      priceCents: p.priceCents,
+    })),
+  )
 }

@@ -2,7 +2,7 @@ import { convert, type Quantity, type RatePerAreaUnit, type Refusal } from '../.
 import { controlLevel } from '../active.ts'
 import type { LabelRules } from '../label.ts'
 import { compareVectors, findMinimumCover, type CoverSet } from './cover.ts'
-import { priceOf } from './product.ts'
+import { purchaseFor } from './product.ts'
 import { because } from './reason.ts'
 import type { ChoiceRequest, JudgedProduct, Tank } from './request.ts'
 
@@ -82,7 +82,7 @@ const areaOf = ({ grounds }: ChoiceRequest): number => grounds.reduce((sum, g) =
 export function centsOf(judged: JudgedProduct, request: ChoiceRequest): number | undefined {
   if (judged.product.source === 'owned') return 0
   const rate = rateFor(judged, request)
-  return rate && priceOf(judged.product.rules, rate, areaOf(request))
+  return rate && purchaseFor(judged.product.rules, rate, areaOf(request))?.cents
 }
 
 function asTank(products: JudgedProduct[], plants: string[], request: ChoiceRequest): Tank {
