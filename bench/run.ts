@@ -6,6 +6,7 @@ import { benchSeason } from './season.ts'
 import { benchChoice } from './choice.ts'
 import { benchKey } from './key.ts'
 import { benchFirstLoad } from './firstLoad.ts'
+import { benchMix } from './mix.ts'
 import { benchRibbon } from './ribbon.ts'
 import { benchSoilSpeed } from './soilSpeed.ts'
 import { benchSoilTwins } from './soilTwins.ts'
@@ -15,6 +16,7 @@ benchKey()
 benchBarrierLengths()
 benchSeason()
 benchChoice()
+benchMix()
 await benchSoilSpeed()
 await benchSoilTwins()
 const stop = await setup()

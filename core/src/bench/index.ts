@@ -52,5 +52,5 @@ export {
 } from './tank/request.ts'
 export type { TankDose, TankLoad } from './tank/doses.ts'
 export { computeTank, type TankMix, type TankProduct } from './tank/tank.ts'
-export { splitByWater, type WateringWindow } from './tank/watering.ts'
+export { splitByWater, wateringParams, type WateringWindow } from './tank/watering.ts'
 export { planSpread, type SpreadPlan, type SpreadRequest } from './spread.ts'

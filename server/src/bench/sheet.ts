@@ -1,5 +1,5 @@
 import type { Tank } from '@jardinero/contract/bench'
-import { treatedSqFt } from '@jardinero/core/bench'
+import { treatedSqFt, wateringParams } from '@jardinero/core/bench'
 import type { Words } from '@jardinero/words'
 import { makePdf, plainText } from '../platform/pdf.ts'
 
@@ -70,11 +70,7 @@ export function mixSheet(tank: Tank, words: Words): Promise<Buffer> {
       ...(result.watering
         ? [
             {
-              text: text('bench.watering', {
-                least: { value: result.watering.leastIn, unit: 'in' },
-                from: result.watering.fromHours,
-                to: result.watering.toHours,
-              }),
+              text: text('bench.watering', wateringParams(result.watering)),
               margin: [0, 8, 0, 0] as [number, number, number, number],
             },
           ]

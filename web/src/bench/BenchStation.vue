@@ -9,7 +9,7 @@ import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
-import { mixingOrder, splitByWater } from '@jardinero/core/bench'
+import { mixingOrder, splitByWater, wateringParams } from '@jardinero/core/bench'
 import type { MassUnit } from '@jardinero/core/quantity'
 import LabelCautions from './LabelCautions.vue'
 import LoadTable from './LoadTable.vue'
@@ -155,13 +155,7 @@ async function recorded(): Promise<void> {
       </div>
       <LoadTable :mix="mix" :current="kept?.load ?? 0" />
       <p v-if="mix.watering" class="watering">
-        {{
-          say('bench.watering', {
-            least: { value: mix.watering.leastIn, unit: 'in' },
-            from: mix.watering.fromHours,
-            to: mix.watering.toHours,
-          })
-        }}
+        {{ say('bench.watering', wateringParams(mix.watering)) }}
       </p>
       <LeftOver v-if="!kept && bench.request.value" :mix="mix" :request="bench.request.value" />
       <JarTest

@@ -29,6 +29,9 @@ const { say, day } = useWords()
   </RestRow>
   <p class="links">
     <a class="link" :href="`/api/bench/tanks/${tank.id}/sheet.pdf`" download>{{ say('bench.sheetPdf') }}</a>
+    <a class="link" :href="`/api/bench/tanks/${tank.id}`" :download="`tank-${tank.day}.json`">{{
+      say('bench.asJson')
+    }}</a>
     <RouterLink class="link" :to="{ name: 'bench', query: { tank: tank.id } }">{{
       say('bench.share')
     }}</RouterLink>

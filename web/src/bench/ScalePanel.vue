@@ -29,7 +29,7 @@ const stage = computed(() =>
 )
 const part = computed(() => Math.min(1, Math.max(0, (sample.value?.weightG ?? 0) / wantedG.value)))
 const shown = computed(() =>
-  quantity(convert(sample.value?.weightG ?? 0, 'g', props.amount.unit), props.amount.unit),
+  quantity(convert(sample.value?.weightG ?? 0, 'g', props.amount.unit), props.amount.unit, true),
 )
 const listen = () => device.listen(`/api/bench/scale?aimG=${wantedG.value.toFixed(2)}`)
 async function tare(): Promise<void> {

@@ -18,6 +18,7 @@ import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
 import { useRowForm } from '../kit/useRowForm.ts'
+import SwathFinder from './SwathFinder.vue'
 
 /** A sprayer with its nozzle, or a spreader with its hopper. */
 const props = defineProps<{ sprayer?: Sprayer | undefined }>()
@@ -82,6 +83,7 @@ const { form } = row
         :label="say('bench.swath')"
         :fault="form.faultAt('swathFt')"
       />
+      <SwathFinder v-if="isSpreader" @take="(swathFt) => (typed.swathFt = swathFt)" />
       <template v-if="!isSpreader">
         <ChoiceField
           v-model="typed.nozzle"

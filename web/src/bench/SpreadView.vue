@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { SpreadPlan } from '@jardinero/core/bench'
+import { wateringParams, type SpreadPlan } from '@jardinero/core/bench'
 import FigureText from '../kit/FigureText.vue'
 import TextField from '../kit/TextField.vue'
 import { newId, send } from '../kit/api.ts'
@@ -82,13 +82,7 @@ async function record(): Promise<void> {
       <FigureText :figure="plan.perDirection" :title="say('bench.eachDirection')" />
     </p>
     <p v-if="plan.watering">
-      {{
-        say('bench.watering', {
-          least: { value: plan.watering.leastIn, unit: 'in' },
-          from: plan.watering.fromHours,
-          to: plan.watering.toHours,
-        })
-      }}
+      {{ say('bench.watering', wateringParams(plan.watering)) }}
     </p>
     <ul v-if="plan.cautions.length" class="cautions small">
       <li v-for="(c, i) in plan.cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>

@@ -69,10 +69,12 @@ export interface Swath {
 
 /** Trays across the pattern are few enough to carry and many enough to see it. */
 const trayLimits = { least: 5, most: 60 }
+/** Variation across the lawn up to which a spreader's work shows no stripes. */
+const evenEnough = 0.1
 
 /**
  * The catch-tray pattern of one pass, laid over itself at every swath that is a whole number of trays: the swath whose sum
- * lies most evenly. Of two alike the wider. Passes back and forth: every second pattern is turned round.
+ * lies evenly enough, the widest of them. Passes back and forth: every second pattern is turned round.
  * @param catches what each tray caught, in order across the pass, trays `trayFt` apart.
  */
 export function findSwath(catches: number[], trayFt: number): Outcome<{ best: Swath; all: Swath[] }> {
@@ -84,7 +86,7 @@ export function findSwath(catches: number[], trayFt: number): Outcome<{ best: Sw
   const count = catches.length
   const turned = catches.toReversed()
   const at = (pattern: number[], i: number) => pattern[i] ?? 0
-  const all = Array.from({ length: count - 1 }, (_, k) => k + 1).map((step): Swath => {
+  const all = Array.from({ length: count }, (_, k) => k + 1).map((step): Swath => {
     // Over two swaths the back-and-forth pattern repeats.
     const sums = Array.from({ length: step * 2 }, (_, x) => {
       let sum = 0
@@ -96,9 +98,8 @@ export function findSwath(catches: number[], trayFt: number): Outcome<{ best: Sw
     const deviation = Math.sqrt(sums.reduce((a, s) => a + (s - mean) ** 2, 0) / sums.length)
     return { swathFt: step * trayFt, variation: deviation / mean }
   })
-  const best = all.toSorted((a, b) => a.variation - b.variation || b.swathFt - a.swathFt)
-  const even = best[0]!.variation
-  // Nearly as even and wider is less walking.
-  const chosen = all.filter((s) => s.variation <= Math.max(even * 1.05, even + 0.01)).at(-1)!
+  // Single trays apart everything is even, and nobody walks that: the widest that is even enough, else the most even.
+  const chosen =
+    all.findLast((s) => s.variation <= evenEnough) ?? all.toSorted((a, b) => a.variation - b.variation)[0]!
   return accepted({ best: chosen, all })
 }

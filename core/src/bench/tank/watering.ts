@@ -1,4 +1,4 @@
-import type { Refusal } from '../../quantity/index.ts'
+import type { Params, Refusal } from '../../quantity/index.ts'
 import type { LabelRules } from '../../shelf/index.ts'
 
 /** When a tank is watered in: after it has dried on the leaf for the last that must, before the first that must be washed down. */
@@ -9,6 +9,14 @@ export interface WateringWindow {
   fromHours: number
   toHours: number
 }
+
+/** What is said of the window: whole days where the end is that, else hours. */
+export const wateringParams = ({ leastIn, fromHours, toHours }: WateringWindow): Params => ({
+  least: { value: leastIn, unit: 'in' },
+  from: fromHours,
+  to: toHours,
+  days: toHours % 24 === 0 ? toHours / 24 : 0,
+})
 
 /** The hours in which watering serves every product; nothing where none asks for water. Refused where no hour serves all, with the way out. */
 export function planWatering(labels: LabelRules[]): { window?: WateringWindow; refusals: Refusal[] } {
