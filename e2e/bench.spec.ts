@@ -127,6 +127,7 @@ test('spots take half a gallon', async ({ page, running }) => {
 
 test('granules by weight, half along and half across, to the ledger', async ({ page, running }) => {
   await enterDemo(page, running)
+  await send(page, '/api/shelf/labels', { rules: labelOf('turlow') })
   await page.goto(`${running.url}/bench`)
   await choose(page, 'Sprayer or spreader', /Red spreader/)
   await choose(page, 'Label', 'Hollin 3 GR')
@@ -159,6 +160,15 @@ test('granules by weight, half along and half across, to the ledger', async ({ p
   await page.getByRole('button', { name: 'Write the pass down' }).click()
   await expect(page).toHaveURL(/ledger/)
   await expect(page.locator('main')).toContainText('Hollin 3 GR')
+  await page.goto(`${running.url}/bench`)
+  await choose(page, 'Label', 'Turlow 24-0-8')
+  await page.getByLabel('Nitrogen, lb per 1,000 sq ft').fill('3')
+  await expect(page.locator('.refusals')).toContainText('Nitrogen at one time is more than nothing')
+  await page.getByLabel('Nitrogen, lb per 1,000 sq ft').fill('0.75')
+  await expect(page.locator('h1')).toContainText('Weigh 10.5 lb of Turlow 24-0-8 into the hopper for Front')
+  await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page).toHaveURL(/ledger/)
+  await expect(page.locator('main')).toContainText('Turlow 24-0-8')
   await page.goto('about:blank')
   await running.stop()
   await running.start('--fresh-demo')

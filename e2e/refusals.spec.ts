@@ -85,6 +85,11 @@ test('a stale edit says so and keeps both texts', async ({ page, running, contex
   await page.getByRole('button', { name: 'Save mine over it' }).click()
   await expect(page.getByText('Front, his').first()).toBeVisible()
   await other.close()
+  // The lawn keeps its name for the journeys after this one.
+  await page.getByRole('button', { name: 'Change' }).first().click()
+  await page.getByLabel('What you call it').fill('Front')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.getByText('Front, his')).toHaveCount(0)
 })
 
 test('the database goes away for a while: said, kept, saved when it is back', async ({ page, running }) => {

@@ -119,6 +119,7 @@ describe('a stranger', () => {
       ['soil/readings', made.reading],
       ['bench/sprayers', made.sprayer],
       ['bench/calibrations', made.calibration],
+      ['bench/tools', made.measure],
       ['shelf/labels', made.label],
       ['shelf/stock', made.stock],
       ['scout/finds', made.find],

@@ -170,6 +170,26 @@ describe('measures, spreaders and other ways of calibrating', () => {
       waterGal: 0,
       product: { value: expect.closeTo(15.24, 6), unit: 'lb' },
     })
+    const bag = await add('/api/shelf/labels', {
+      rules: almanac.sampleLabels.find((l) => l.code === 'turlow')!.rules,
+    })
+    const feeding = { ...order, id: randomUUID(), labelId: bag }
+    const fed = (
+      await owner.post('/api/bench/spreads', { ...feeding, rate: { value: 3.125, unit: 'lb/1000ft2' } })
+    ).json()
+    expect(fed.plan.total.value).toBeCloseTo(3.125 * 6.35, 6)
+    const written = await owner.post('/api/ledger/records', {
+      ...lawn.pass,
+      id: randomUUID(),
+      mixId: fed.mixIds[0],
+    })
+    expect(written.json()).toMatchObject({ rules: { name: 'Turlow 24-0-8' } })
+    const tooMuch = await owner.post('/api/bench/spreads', {
+      ...feeding,
+      id: randomUUID(),
+      rate: { value: 10, unit: 'lb/1000ft2' },
+    })
+    expect([tooMuch.statusCode, tooMuch.json().faults[0].code]).toEqual([422, 'nitrogenRate'])
     const wet = await owner.post('/api/bench/tanks', {
       ...order,
       products: [{ labelId: made.label, rate: order.rate }],

@@ -66,6 +66,14 @@ export async function addLawn(visitor: Visitor) {
     counted: null,
     priceCents: 3400,
   })
+  const measure = await add(visitor, '/api/bench/tools', {
+    name: 'Blue cup',
+    measure: 'volume',
+    kind: 'cup',
+    step: 0.5,
+    unit: 'floz',
+    holds: 8,
+  })
   const labelFile = randomUUID()
   const sent = await visitor.sendBytes(
     `/api/shelf/labels/${label}/files?id=${labelFile}&name=label.pdf`,
@@ -158,6 +166,7 @@ export async function addLawn(visitor: Visitor) {
   const feed = await add(visitor, '/api/season/feeds', { yardId: yard })
   return {
     stock,
+    measure,
     labelFile,
     plan,
     planOrder,

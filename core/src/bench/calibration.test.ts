@@ -103,6 +103,21 @@ describe('granules over a lawn', () => {
     expect(plan.value.watering).toMatchObject({ fromHours: 0, toHours: 168 })
     expect(plan.value.cautions).toEqual([])
   })
+  it('of fertiliser are weighed by the nitrogen they give: 0.75 lb of a 24 % bag is 3.125 lb', () => {
+    const bag = { ...request.rules, kind: 'fertiliser' as const, uses: [], actives: [] }
+    const fed = (nitrogen: number, n = 24) =>
+      planSpread({
+        ...request,
+        rules: { ...bag, analysis: { n, p2o5: 0, k2o: 8 } },
+        rate: { value: nitrogen / (n / 100), unit: 'lb/1000ft2' },
+      })
+    const plan = fed(0.75)
+    expect(plan.ok && plan.value.total.value).toBeCloseTo(3.125 * 6.35, 9)
+    expect(plan.ok && plan.value.years).toEqual({ f: {} })
+    expect(fed(2).ok).toBe(true)
+    expect(fed(2.1)).toMatchObject({ ok: false, refusals: [{ code: 'nitrogenRate' }] })
+    expect(fed(0.75, 60)).toMatchObject({ ok: false, refusals: [{ code: 'nitrogenPercent' }] })
+  })
   it('warn of a setting that is not the one wanted', () => {
     const cautions = (spreadRate: number) => {
       const plan = planSpread({ ...request, spreadRate })

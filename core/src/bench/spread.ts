@@ -12,7 +12,8 @@ import {
   type RatePerAreaUnit,
   type Refusal,
 } from '../quantity/index.ts'
-import { checkLimits, computeYearShare, type LabelRules } from '../shelf/index.ts'
+import { checkLimits, computeYearShare, kindOf, type LabelRules, type YearUse } from '../shelf/index.ts'
+import { computeFertiliser } from './fertiliser.ts'
 import { treatedSqFt, type TankGround } from './tank/request.ts'
 import { planWatering, type WateringWindow } from './tank/watering.ts'
 
@@ -56,15 +57,27 @@ function checkOrder({ grounds, rules, hopperLb }: SpreadRequest): Refusal[] {
   return refusals
 }
 
-/** Weight over the ground, half in each direction, hopper by hopper; held against the label as any pass. */
+interface GroundCheck {
+  refusals: Refusal[]
+  cautions: Caution[]
+  yearUse?: YearUse | undefined
+}
+
+/** A zone against the label; of a fertiliser, what it gives of nitrogen at once. */
+function checkGround({ rules, rate, day }: SpreadRequest, { turf, state, passes }: TankGround): GroundCheck {
+  if (kindOf(rules) !== 'fertiliser') return checkLimits({ rules, turf, state, rate, day, passes })
+  const nitrogenPercent = rules.analysis?.n ?? 0
+  const nitrogenLbPer1000 = (convert(rate.value, rate.unit, 'lb/1000ft2') * nitrogenPercent) / 100
+  const fed = computeFertiliser({ nitrogenPercent, nitrogenLbPer1000 }, 1000)
+  return { refusals: fed.ok ? [] : fed.refusals, cautions: [] }
+}
+
+/** Weight over the ground, half in each direction, hopper by hopper; held against the label as any pass; a fertiliser by its nitrogen. */
 export function planSpread(request: SpreadRequest): Outcome<SpreadPlan> {
-  const { grounds, rules, rate, day, hopperLb, directions, spreadRate } = request
+  const { grounds, rules, rate, hopperLb, directions, spreadRate } = request
   const order = checkOrder(request)
   if (order.length) return refused(...order)
-  const checks = grounds.map(({ turf, state, passes, name }) => ({
-    name,
-    check: checkLimits({ rules, turf, state, rate, day, passes }),
-  }))
+  const checks = grounds.map((g) => ({ name: g.name, check: checkGround(request, g) }))
   const refusals = checks.flatMap(({ name, check }) =>
     check.refusals.map((r): Refusal => ({ ...r, params: { zone: name, ...r.params } })),
   )
@@ -111,7 +124,8 @@ export function planSpread(request: SpreadRequest): Outcome<SpreadPlan> {
     fillings: Array.from({ length: count }, (_, i) => Math.min(hopperLb, lb - i * hopperLb)),
     years: Object.fromEntries(
       grounds.map((g, i) => {
-        const share = computeYearShare(checks[i]!.check.yearUse!, rate)
+        const { yearUse } = checks[i]!.check
+        const share = yearUse && computeYearShare(yearUse, rate)
         return [g.id, share ? { share } : {}]
       }),
     ),

@@ -16,7 +16,6 @@ export {
 } from './optimise/optimise.ts'
 export { checkProgramme, passesOfPlan } from './programme/check.ts'
 export { computeEvents, type PlanEvent } from './programme/events.ts'
-export { computeFertiliser } from './programme/fertiliser.ts'
 export {
   noWishes,
   productsOf,

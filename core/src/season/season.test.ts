@@ -1,4 +1,5 @@
 import fc from 'fast-check'
+import { computeFertiliser } from '../bench/index.ts'
 import { describe, expect, it } from 'vitest'
 import { bluegrass, crabgrass, inDays, simulatedSeason, testBarriers, testLabel } from '../../test/season.ts'
 import { addDays } from '../quantity/index.ts'
@@ -8,7 +9,6 @@ import { createResidue } from './barrier/residue.ts'
 import {
   compareSchools,
   computeControlLength,
-  computeFertiliser,
   computeWatering,
   judgeProgramme,
   lossPace,

@@ -1,15 +1,10 @@
+import { computeFertiliser } from '@jardinero/core/bench'
 import { almanac } from '@jardinero/almanac'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
-import {
-  checkProgramme,
-  computeFertiliser,
-  noWishes,
-  passesOfPlan,
-  type PlanContext,
-} from '@jardinero/core/season'
+import { checkProgramme, noWishes, passesOfPlan, type PlanContext } from '@jardinero/core/season'
 import { groundOf } from '@jardinero/core/soil'
 import { computeArea } from '@jardinero/core/yard'
 import { accountToday } from '../account/today.ts'

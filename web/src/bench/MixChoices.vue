@@ -28,7 +28,7 @@ const equipment = computed(() =>
       : []
   }),
 )
-const labelOptions = computed(() => b.herbicides.value.map((l) => ({ value: l.id, label: l.rules.name })))
+const labelOptions = computed(() => b.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
 const addable = computed(() =>
   b.labels.value
     .filter((l) => !b.products.value.includes(l))

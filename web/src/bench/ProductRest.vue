@@ -25,6 +25,21 @@ const dose = computed({
   get: () => b.doseOf(props.label)?.value,
   set: (value) => (b.choices.value.doses[props.label.id] = { value: value ?? NaN, unit: unit.value }),
 })
+/** A fertiliser is asked for by its nitrogen. */
+const nitrogenShare = computed(() =>
+  kindOf(props.label.rules) === 'fertiliser' ? (props.label.rules.analysis?.n ?? 0) / 100 : 0,
+)
+const nitrogen = computed({
+  get: () => {
+    const product = b.doseOf(props.label)
+    return product && Math.round(product.value * nitrogenShare.value * 1e6) / 1e6
+  },
+  set: (value) =>
+    (b.choices.value.doses[props.label.id] = {
+      value: (value ?? NaN) / nitrogenShare.value,
+      unit: 'lb/1000ft2',
+    }),
+})
 const measure = computed(() =>
   kindOf(props.label.rules) === 'herbicide'
     ? measureOfFormulation(props.label.rules.formulation)
@@ -45,7 +60,20 @@ const at = (...fields: string[]) => props.faultAt(...fields.map((f) => `products
 
 <template>
   <NumberField
-    v-if="limits"
+    v-if="nitrogenShare"
+    v-model="nitrogen"
+    unit="lb/1000ft2"
+    :label="say('bench.nitrogen')"
+    :fault="faultAt('nitrogenLbPer1000')"
+    :hint="
+      say('bench.nitrogenHint', {
+        n: label.rules.analysis!.n,
+        rate: { value: b.doseOf(label)?.value ?? 0, unit: 'lb/1000ft2' },
+      })
+    "
+  />
+  <NumberField
+    v-else-if="limits"
     v-model="dose"
     :unit="unit as RatePerAreaUnit"
     :label="say(label.rules.additive ? 'bench.inWater' : 'bench.rate')"

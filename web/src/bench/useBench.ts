@@ -7,6 +7,7 @@ import {
   computeAnyCalibration,
   computeTank,
   planSpread,
+  usualNitrogen,
   type TankGround,
   type TankProductOrder,
   type TankRequest,
@@ -66,28 +67,37 @@ export function useBench() {
   )
   const spreads = computed(() => anyCalibrated.value?.kind === 'spreader')
 
-  const isGranule = (rules: LabelRules) => rules.formulation === 'GR' && kindOf(rules) === 'herbicide'
+  const isFertiliser = (rules: LabelRules) => kindOf(rules) === 'fertiliser'
+  const isGranule = (rules: LabelRules) =>
+    rules.formulation === 'GR' &&
+    (kindOf(rules) === 'herbicide' || (isFertiliser(rules) && Boolean(rules.analysis?.n)))
   const inTank = (l: Label) =>
-    spreads.value ? isGranule(l.rules) : !isGranule(l.rules) && kindOf(l.rules) !== 'fertiliser'
+    spreads.value ? isGranule(l.rules) : !isGranule(l.rules) && !isFertiliser(l.rules)
   const labels = computed(() => account.state.labels.filter(inTank))
-  const herbicides = computed(() => labels.value.filter((l) => kindOf(l.rules) === 'herbicide'))
+  /** What a pass is made for: a herbicide, or in a spreader a fertiliser; what else is in a tank goes with it. */
+  const leads = (l: Label) => kindOf(l.rules) === 'herbicide' || isFertiliser(l.rules)
+  const leading = computed(() => labels.value.filter(leads))
   const forTurf = (l: Label) => l.rules.uses.some((u) => u.turf.includes(zone.value?.turf ?? ''))
   const products = computed(() => {
     const asked = (choices.value.labelIds ?? []).flatMap((id) => labels.value.find((l) => l.id === id) ?? [])
-    if (asked.some((l) => kindOf(l.rules) === 'herbicide')) return asked
-    const first = herbicides.value.find(forTurf) ?? herbicides.value[0]
+    if (asked.some(leads)) return asked
+    const first = leading.value.find(forTurf) ?? leading.value[0]
     return first ? [first] : []
   })
-  const label = computed(() => products.value.find((l) => kindOf(l.rules) === 'herbicide'))
+  const label = computed(() => products.value.find(leads))
 
   function useOf(rules: LabelRules) {
     const named = rules.uses.filter((u) => u.turf.includes(zone.value?.turf ?? ''))
     return named.find((u) => !u.states || u.states.includes(zone.value!.state)) ?? named[0] ?? rules.uses[0]
   }
   const use = computed(() => label.value && useOf(label.value.rules))
-  /** Half-way between the label's least and most, rounded down: a start to change from. An additive starts at its least. */
+  /** Half-way between the label's least and most, rounded down: a start to change from. An additive starts at its least, a fertiliser at a usual feeding. */
   function doseOf({ id, rules }: Label): Quantity<Unit> | undefined {
     const asked = choices.value.doses[id]
+    if (isFertiliser(rules))
+      return asked?.unit === 'lb/1000ft2'
+        ? asked
+        : { value: usualNitrogen / (rules.analysis!.n / 100), unit: 'lb/1000ft2' }
     const range = rules.additive?.rate ?? useOf(rules)?.rate
     if (!range) return undefined
     if (asked && asked.unit === range.unit) return asked
@@ -234,7 +244,7 @@ export function useBench() {
     sprayer,
     label,
     labels,
-    herbicides,
+    leading,
     products,
     useOf,
     doseOf,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import { computeFertiliser, type FertiliserPass, type Programme } from '@jardinero/core/season'
+import { computeFertiliser } from '@jardinero/core/bench'
+import type { FertiliserPass, Programme } from '@jardinero/core/season'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { newId } from '../kit/api.ts'

@@ -1,5 +1,5 @@
+import { computeFertiliser } from '../../bench/index.ts'
 import { addDays, type Day, type Params } from '../../quantity/index.ts'
-import { computeFertiliser } from './fertiliser.ts'
 import { productsOf, type PlanContext, type Programme, type ProgrammePass } from './programme.ts'
 import { computeWatering } from './watering.ts'
 

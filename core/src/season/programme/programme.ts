@@ -1,3 +1,4 @@
+import type { Feeding } from '../../bench/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
 import { convert, type Day, type Quantity, type RatePerAreaUnit } from '../../quantity/index.ts'
 import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
@@ -28,13 +29,10 @@ export interface ProgrammePass extends PassProduct {
 }
 
 /** Nitrogen from a bag on a day of its own or with a pass. */
-export interface FertiliserPass {
+export interface FertiliserPass extends Feeding {
   id: string
   day: Day
   zones: string[]
-  /** Nitrogen of the bag's analysis, percent. */
-  nitrogenPercent: number
-  nitrogenLbPer1000: number
 }
 
 /** What is planned for a yard's year. */

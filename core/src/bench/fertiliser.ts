@@ -1,17 +1,25 @@
-import { accepted, figure, operand, refused, type Figure, type Outcome } from '../../quantity/index.ts'
-import type { FertiliserPass } from './programme.ts'
+import { accepted, figure, operand, refused, type Figure, type Outcome } from '../quantity/index.ts'
 
 /** More nitrogen than this at once burns, or runs off, lb per 1,000 ft². Extension practice: 1 soluble, up to 2 slow. */
 const mostNitrogen = 2
+/** What a feeding of a lawn usually gives, lb per 1,000 ft². */
+export const usualNitrogen = 0.75
+const sliver = 1e-9
+
+/** A bag by its analysis, percent, and what it is to give. */
+export interface Feeding {
+  nitrogenPercent: number
+  nitrogenLbPer1000: number
+}
 
 /** What of a bag gives the nitrogen that is wanted. */
 export function computeFertiliser(
-  { nitrogenPercent, nitrogenLbPer1000 }: Pick<FertiliserPass, 'nitrogenPercent' | 'nitrogenLbPer1000'>,
+  { nitrogenPercent, nitrogenLbPer1000 }: Feeding,
   areaSqFt: number,
 ): Outcome<{ rate: Figure<'lb/1000ft2'>; product: Figure<'lb'> }> {
   if (!(nitrogenPercent > 0 && nitrogenPercent <= 46))
     return refused({ code: 'nitrogenPercent', field: 'nitrogenPercent', params: { most: 46 } })
-  if (!(nitrogenLbPer1000 > 0 && nitrogenLbPer1000 <= mostNitrogen))
+  if (!(nitrogenLbPer1000 > 0 && nitrogenLbPer1000 <= mostNitrogen + sliver))
     return refused({
       code: 'nitrogenRate',
       field: 'nitrogenLbPer1000',
