@@ -127,7 +127,6 @@ test('spots take half a gallon', async ({ page, running }) => {
 
 test('granules by weight, half along and half across, to the ledger', async ({ page, running }) => {
   await enterDemo(page, running)
-  await send(page, '/api/shelf/labels', { rules: labelOf('turlow') })
   await page.goto(`${running.url}/bench`)
   await choose(page, 'Sprayer or spreader', /Red spreader/)
   await choose(page, 'Label', 'Hollin 3 GR')

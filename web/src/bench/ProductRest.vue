@@ -20,7 +20,7 @@ const { say, range } = useWords()
 const { tools, toolName } = useTools()
 const b = props.bench
 const limits = computed(() => props.label.rules.additive?.rate ?? b.useOf(props.label.rules)?.rate)
-const unit = computed(() => limits.value!.unit as Unit)
+const unit = computed(() => (limits.value?.unit ?? 'lb/1000ft2') as Unit)
 const dose = computed({
   get: () => b.doseOf(props.label)?.value,
   set: (value) => (b.choices.value.doses[props.label.id] = { value: value ?? NaN, unit: unit.value }),

@@ -76,6 +76,9 @@ watch(wantedG, () => open.value && device.stop())
 
 <style scoped>
 .scale {
+  display: grid;
+  justify-items: start;
+  gap: 0.4rem;
   margin-top: 0.6rem;
 }
 .weight {
@@ -84,6 +87,7 @@ watch(wantedG, () => open.value && device.stop())
   margin: 0;
 }
 .bar {
+  justify-self: stretch;
   height: 0.7rem;
   border: 1px solid var(--ink);
   border-radius: 3px;
