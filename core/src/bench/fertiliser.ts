@@ -2,7 +2,7 @@ import { accepted, figure, operand, refused, type Figure, type Outcome } from '.
 
 /** More nitrogen than this at once burns, or runs off, lb per 1,000 ft². Extension practice: 1 soluble, up to 2 slow. */
 const mostNitrogen = 2
-/** What a feeding of a lawn usually gives, lb per 1,000 ft². */
+/** What a feeding of a lawn usually gives, lb per 1,000 ft²: a start to change from; extension practice is 0.5 to 1. */
 export const usualNitrogen = 0.75
 const sliver = 1e-9
 

@@ -23,7 +23,7 @@ export function parseScaleLine(line: string): DeviceLine<ScaleSample> {
 
 export type Weighing = 'empty' | 'pour' | 'slowly' | 'stop' | 'over'
 
-/** From this part of the amount on the pouring goes slowly. */
+/** From this part of the amount on the pouring goes slowly: our choice, for a hand. */
 const slowlyFrom = 0.85
 
 /**

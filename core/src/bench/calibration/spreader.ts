@@ -69,7 +69,7 @@ export interface Swath {
 
 /** Trays across the pattern are few enough to carry and many enough to see it. */
 const trayLimits = { least: 5, most: 60 }
-/** Variation across the lawn up to which a spreader's work shows no stripes. */
+/** Coefficient of variation across the lawn up to which a spreader's work shows no stripes: our estimate, on the strict side of field practice. */
 const evenEnough = 0.1
 
 /**
