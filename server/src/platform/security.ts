@@ -44,7 +44,8 @@ export async function registerSecurity(
     secret: config.sessionSecret,
     cookieName: 'jardinero',
     cookie: {
-      path: '/',
+      // Only the API reads it: an asset still on its way with the session before signing in would clear the new one.
+      path: '/api',
       httpOnly: true,
       sameSite: 'lax',
       secure: config.behindProxy ? true : 'auto',
