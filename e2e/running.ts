@@ -112,6 +112,13 @@ export async function signUp(page: Page, running: Running, email: string): Promi
   await page.getByLabel('E-mail').fill(email)
   await page.getByLabel('Password').fill('a long enough phrase')
   await page.getByRole('button', { name: 'Make an account' }).click()
+  await expect(page.getByRole('button', { name: 'Make an account' })).toBeHidden()
+}
+
+/** The next journey finds the demo as it was. */
+export async function putDemoBack(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Put it back as it was' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
 }
 
 /** Picks from one of our choice fields. */

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import ICAL from 'ical.js'
-import { choose, enterDemo, expect, test } from './running.ts'
+import { choose, enterDemo, expect, putDemoBack, test } from './running.ts'
 
 const simulated = { timeout: 60_000 }
 async function openSeason(page: Page, url: string): Promise<void> {
@@ -63,9 +63,7 @@ test('the schools are compared, one is taken, and its days go to a calendar', as
   await expect(page.locator('.lane').first()).toBeVisible()
   expect(await axe(page)).toEqual([])
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
-  // The next journey finds the demo as it was.
-  await running.stop()
-  await running.start('--fresh-demo')
+  await putDemoBack(page)
 })
 
 test('a peg is dragged into a gap and back; a limit is told; seed to be sown changes the programme', async ({

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import Papa from 'papaparse'
-import { choose, enterDemo, expect, test } from './running.ts'
+import { choose, enterDemo, expect, putDemoBack, test } from './running.ts'
 
 const axe = async (page: Page) =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze()).violations.map(
@@ -185,8 +185,7 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
     })
     await expect(page.getByText('This is not a label file (docs/label-file.md): other.json.')).toBeVisible()
   })
-  await running.stop()
-  await running.start('--fresh-demo')
+  await putDemoBack(page)
 })
 
 test('the sheet prints, for the yard and for a firm', async ({ page, running }) => {

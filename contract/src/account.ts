@@ -73,6 +73,8 @@ export interface AccountState {
 }
 
 export const demoDay = Joi.object({ day: day.required() })
+/** For an order that says all by its address. */
+export const nothing = Joi.object({})
 
 export const accountFileFormat = 'jardinero.account'
 export const accountFileVersion = 5

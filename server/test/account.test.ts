@@ -248,10 +248,19 @@ describe('the demo', () => {
     expect(state.account.demoDay).toBe('2026-02-28')
     expect((await v.get('/api/ledger/records')).json()).toHaveLength(4)
     await v.send('PUT', '/api/account/demo-day', { day: '2026-03-10' })
-    await loadDemo(server.database, { fresh: true })
-    await v.open()
-    await v.post('/api/session/demo')
-    expect((await v.get('/api/account')).json().account.demoDay).toBe('2026-02-28')
+    const { yards } = state
+    await v.patch(`/api/yard/yards/${yards[0].id}`, { version: yards[0].version, name: 'Renamed' })
+    expect((await v.post('/api/account/demo-fresh')).statusCode).toBe(204)
+    const again = (await v.get('/api/account')).json()
+    expect(again.account.demoDay).toBe('2026-02-28')
+    expect(again.yards[0].name).toBe(yards[0].name)
+  })
+  it('is the only account that can be put back', async () => {
+    const owner = await visitor().signUp()
+    await addLawn(owner)
+    const refused = await owner.post('/api/account/demo-fresh')
+    expect([refused.statusCode, refused.json().code]).toEqual([409, 'notDemo'])
+    expect((await owner.get('/api/account')).json().yards).toHaveLength(1)
   })
 })
 

@@ -253,23 +253,21 @@ const tables = [
   'section',
   'zone',
   'yard',
-  'person',
 ]
 
 async function emptyDemo(manager: EntityManager): Promise<void> {
   await manager.query(`SET LOCAL jardinero.emptying_demo = 'yes'`)
   for (const table of tables) await manager.query(`DELETE FROM ${table} WHERE account_id = $1`, [accountId])
-  await manager.query('DELETE FROM account WHERE id = $1', [accountId])
   await manager.query(`SET LOCAL jardinero.emptying_demo = 'no'`)
 }
 
-/** Puts the demo account in, once, whole or not at all; with `fresh`, as it was at first. */
+/** Puts the demo account in, once, whole or not at all; with `fresh`, as it was at first, whoever is in it staying in. */
 export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean }): Promise<void> {
   await database.transaction(async (manager) => {
     await manager.query('SELECT pg_advisory_xact_lock(6171)')
     if (fresh) await emptyDemo(manager)
-    if (await manager.existsBy('account', { id: accountId })) return
-    await manager.insert('account', { id: accountId, name: 'Demo', demoDay })
+    else if (await manager.existsBy('account', { id: accountId })) return
+    await manager.upsert('account', { id: accountId, name: 'Demo', demoDay }, ['id'])
     const person: Omit<StoredPerson, 'createdAt' | 'version'> = {
       id: demoPersonId,
       accountId,
@@ -281,7 +279,7 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
       locale: 'en-US',
       theme: 'auto',
     }
-    await manager.insert('person', person)
+    await manager.upsert('person', person, ['id'])
     const scope = new AccountScope(manager, accountId)
     await addYard(scope)
     await addReadings(scope)

@@ -8,7 +8,7 @@ import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { demoPersonId } from './demo.ts'
+import { demoPersonId, loadDemo } from './demo.ts'
 import type { Account, StoredPerson } from './entities.ts'
 import { exportAccount } from './exportAccount.ts'
 import { importAccount } from './importAccount.ts'
@@ -158,5 +158,14 @@ export function accountRoutes(app: FastifyInstance, database: DataSource, demo: 
         await scope.manager.update('account', { id: scope.accountId }, { demoDay: day })
         return { demoDay: day }
       }),
+  )
+  app.post(
+    '/api/account/demo-fresh',
+    { schema: { tags, summary: 'Put the demo back as it was at first', body: accountWire.nothing } },
+    async (request, reply) => {
+      if (request.person!.id !== demoPersonId) throw new ProblemError('notDemo')
+      await loadDemo(database, { fresh: true })
+      void reply.code(204)
+    },
   )
 }

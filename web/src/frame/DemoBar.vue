@@ -14,12 +14,18 @@ async function move(to: string): Promise<void> {
   await account.moveDemo(to)
   await router.replace({ query: { ...router.currentRoute.value.query, day: undefined } })
 }
+/** Everything of before is gone, in every store too: the page begins anew. */
+async function putBack(): Promise<void> {
+  await account.putDemoBack()
+  location.assign('/')
+}
 </script>
 
 <template>
   <div v-if="account.state.account.demoDay" class="demo small">
     <span>{{ say('frame.demo', { today: day(account.state.account.demoDay, 'weekday') }) }}</span>
     <span class="move">
+      <button type="button" class="link back" @click="putBack">{{ say('frame.demoBack') }}</button>
       <button
         type="button"
         class="link"
@@ -69,7 +75,7 @@ async function move(to: string): Promise<void> {
   background: var(--card);
   padding: 0 0.3rem;
 }
-.link {
+.link:not(.back) {
   border: 0;
   padding: 0 0.5rem;
   font-size: 1.1rem;

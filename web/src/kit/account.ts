@@ -119,6 +119,7 @@ export const useAccount = defineStore('account', () => {
     await send('PUT', '/api/account/demo-day', { day })
     state.value.account.demoDay = day
   }
+  const putDemoBack = (): Promise<void> => send('POST', '/api/account/demo-fresh', {})
   return {
     state,
     almanac,
@@ -133,5 +134,6 @@ export const useAccount = defineStore('account', () => {
     removePhoto,
     takePlan,
     moveDemo,
+    putDemoBack,
   }
 })

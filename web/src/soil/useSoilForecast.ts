@@ -60,8 +60,12 @@ export function useSoilForecast(): void {
         account.state.waters,
       ]),
   )
+  /** A row that changed in what the soil does not rest on asks nothing. */
+  const questionKey = computed(
+    () => request.value && JSON.stringify([request.value.day, request.value.question]),
+  )
   type Wanted = NonNullable<typeof request.value>
-  let running: { key: string; request: Wanted } | undefined
+  let running: { key: string; asked: string | undefined; request: Wanted } | undefined
   const engine = createSoilEngine({
     answer: (answer) => {
       if (!running) return
@@ -84,7 +88,9 @@ export function useSoilForecast(): void {
       if (!next || !key) return
       // The same station read again may have other days.
       const same = running?.key === key && running.request.weather === next.weather
-      running = { key, request: next }
+      const asked = questionKey.value
+      if (same && running?.asked === asked) return
+      running = { key, asked, request: next }
       if (same) return engine.ask(next.question)
       store.stopped = false
       engine.simulate(next.simulation, next.question)
