@@ -53,5 +53,5 @@ export {
 } from './tank/request.ts'
 export type { TankDose, TankLoad } from './tank/doses.ts'
 export { computeTank, type TankMix, type TankProduct } from './tank/tank.ts'
-export { splitByWater, wateringParams, type WateringWindow } from './tank/watering.ts'
+export { planWatering, splitByWater, wateringParams, type WateringWindow } from './tank/watering.ts'
 export { planSpread, type SpreadPlan, type SpreadRequest } from './spread.ts'

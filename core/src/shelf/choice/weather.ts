@@ -16,7 +16,7 @@ interface Band {
 }
 
 /** Air in which a product may be used: the narrower of its label and of its actives. °C. */
-export function bandOf(rules: LabelRules, actives: Active[]): Band {
+export function airBand(rules: LabelRules, actives: Active[]): Band {
   const band: Band = { least: -Infinity, most: Infinity, leastBy: '', mostBy: '' }
   const narrow = (by: string, least?: number, most?: number) => {
     if (least !== undefined && least > band.least) Object.assign(band, { least, leastBy: by })
@@ -44,7 +44,7 @@ export function judgeWeather(
   today: Day,
 ): WeatherAnswer {
   const days = outlook.filter((d) => d.day >= today).slice(0, daysAhead)
-  const band = bandOf(rules, actives)
+  const band = airBand(rules, actives)
   if (!days.length || (band.least === -Infinity && band.most === Infinity)) return { refusals: [] }
   const fits = (d: OutlookDay) => d.highC <= band.most && d.highC >= band.least
   const open = days.find(fits)

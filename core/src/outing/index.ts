@@ -1,0 +1,13 @@
+export { computeDeltaT, computeWetBulb } from './air.ts'
+export { shutCodes, type HourAhead, type JudgedHour, type Limit, type LimitBy, type Shut } from './hour.ts'
+export {
+  computePassLimits,
+  passOfLabels,
+  usualLimits,
+  type OwnLimits,
+  type PassLimits,
+  type PassToPlace,
+} from './passLimits.ts'
+export { placeAfter, type AfterOuting } from './placeAfter.ts'
+export type { Occupied } from './shut/shutters.ts'
+export { computeWindows, type SprayWindow, type WindowAnswer, type WindowRequest } from './windows.ts'

@@ -1,0 +1,152 @@
+import type { Droplet } from '../bench/index.ts'
+import { convert, type Day } from '../quantity/index.ts'
+import { airBand, type Active, type LabelRules } from '../shelf/index.ts'
+import type { TurfState } from '../yard/index.ts'
+import type { Limit } from './hour.ts'
+
+/** Limits of one's own, stricter than what is usual; where absent the usual ones stand. */
+export interface OwnLimits {
+  /** m s⁻¹. */
+  wind?: number
+  gust?: number
+  airMostC?: number
+  airLeastC?: number
+}
+
+/** One pass to find an hour for. */
+export interface PassToPlace {
+  labels: LabelRules[]
+  /** Works on the leaf: it must dry there. */
+  leaf: boolean
+  /** Water and product in drops; not granules. */
+  sprayed: boolean
+  droplet?: Droplet
+  /** How long it takes, hours. */
+  hours: number
+  states: TurfState[]
+  /** No earlier than this day: an interval since the last pass. */
+  notBefore?: { day: Day; label: string }
+}
+
+/** What the hours of a pass are held against, each limit with who set it. SI. */
+export interface PassLimits {
+  wind: Limit
+  gust: Limit
+  airMost?: Limit
+  airLeast?: Limit
+  deltaT?: Limit
+  /** Hours without rain after the pass. */
+  rainfast?: Limit
+  /** Rain in the day after the pass, mm. */
+  washOff?: Limit
+  /** Hours people keep off after it, drying included. */
+  keepOff: Limit
+  mowing: { before: Limit; after: Limit }
+}
+
+/** Practice of the trade; each can be made stricter, and a label's own counts before it. Estimates. */
+export const usualLimits = {
+  windMph: 10,
+  spreadWindMph: 15,
+  gustMph: 15,
+  spreadGustMph: 25,
+  /** Most sprays on the leaf stop being safe for turf here: 85 °F. */
+  leafMostC: (85 - 32) / 1.8,
+  deltaT: 10,
+  leafRainfastHours: 24,
+  washOffMm: 25,
+  dryingHours: 3,
+  mowingDays: 2,
+} as const
+
+const usual = (value: number): Limit => ({ value, from: { by: 'usual' } })
+const mph = (value: number): number => convert(value, 'mph', 'm/s')
+
+/** The stricter of two limits; the first where they are equal. */
+const lower = (a: Limit | undefined, b: Limit | undefined): Limit | undefined =>
+  !a ? b : !b ? a : b.value < a.value ? b : a
+const higher = (a: Limit | undefined, b: Limit | undefined): Limit | undefined =>
+  !a ? b : !b ? a : b.value > a.value ? b : a
+const own = (value: number | undefined): Limit | undefined =>
+  value === undefined ? undefined : { value, from: { by: 'own' } }
+/** The strictest that the labels state. */
+const stated = (
+  labels: LabelRules[],
+  read: (rules: LabelRules) => number | undefined,
+  stricter: typeof lower,
+): Limit | undefined =>
+  labels.reduce<Limit | undefined>((limit, rules) => {
+    const value = read(rules)
+    return value === undefined || !Number.isFinite(value)
+      ? limit
+      : stricter(limit, { value, from: { by: 'label', label: rules.name } })
+  }, undefined)
+
+/** A label's own figure stands in place of what is usual; one's own can only be stricter than either. */
+export function computePassLimits(
+  { labels, leaf, sprayed }: PassToPlace,
+  ownLimits: OwnLimits = {},
+  activeOf: (name: string) => Active | undefined = () => undefined,
+): PassLimits {
+  const band = (rules: LabelRules) =>
+    airBand(
+      rules,
+      rules.actives.flatMap((a) => activeOf(a.name) ?? []),
+    )
+  const windStated = stated(
+    labels,
+    (l) => l.windMost && convert(l.windMost.value, l.windMost.unit, 'm/s'),
+    lower,
+  )
+  const wind = windStated ?? usual(mph(sprayed ? usualLimits.windMph : usualLimits.spreadWindMph))
+  const gust = usual(mph(sprayed ? usualLimits.gustMph : usualLimits.spreadGustMph))
+  const airMost = lower(
+    stated(labels, (l) => band(l).most, lower),
+    leaf ? usual(usualLimits.leafMostC) : undefined,
+  )
+  const rainfast = stated(labels, (l) => l.dryHours, higher)
+  const keepOff = stated(
+    labels,
+    (l) => Math.max(l.keepOff.hours, l.keepOff.untilDry ? usualLimits.dryingHours : 0),
+    higher,
+  )
+  const mowing = (read: (l: LabelRules) => number | undefined): Limit =>
+    stated(labels, read, higher) ?? usual(leaf ? usualLimits.mowingDays : 0)
+  const limits: PassLimits = {
+    wind: lower(wind, own(ownLimits.wind))!,
+    gust: lower(gust, own(ownLimits.gust))!,
+    keepOff: keepOff ?? usual(usualLimits.dryingHours),
+    mowing: { before: mowing((l) => l.mowing?.beforeDays), after: mowing((l) => l.mowing?.afterDays) },
+  }
+  const most = lower(airMost, own(ownLimits.airMostC))
+  const least = higher(
+    stated(labels, (l) => band(l).least, higher),
+    own(ownLimits.airLeastC),
+  )
+  if (most) limits.airMost = most
+  if (least) limits.airLeast = least
+  if (leaf && sprayed) limits.deltaT = usual(usualLimits.deltaT)
+  if (leaf) limits.rainfast = rainfast ?? usual(usualLimits.leafRainfastHours)
+  if (labels.some((l) => l.wateringIn)) limits.washOff = usual(usualLimits.washOffMm)
+  return limits
+}
+
+/** What a label is for on these turfs: on the leaf, through the soil, or both. */
+export function passOfLabels(
+  labels: LabelRules[],
+  turfs: string[],
+  rest: Pick<PassToPlace, 'hours' | 'states'> & { droplet?: Droplet; notBefore?: PassToPlace['notBefore'] },
+): PassToPlace {
+  const { droplet, notBefore, ...plain } = rest
+  const onLeaf = (rules: LabelRules) =>
+    rules.dryHours !== undefined ||
+    rules.uses.some((u) => u.purpose === 'postEmergent' && u.turf.some((t) => turfs.includes(t)))
+  return {
+    labels,
+    leaf: labels.some(onLeaf),
+    sprayed: labels.some((l) => l.formulation !== 'GR'),
+    ...plain,
+    ...(droplet && { droplet }),
+    ...(notBefore && { notBefore }),
+  }
+}
