@@ -6,3 +6,17 @@ export {
   type Amendment,
   type RecordedApplication,
 } from './record.ts'
+export { computeDeviations, type Deviation, type PassFigures } from './deviation.ts'
+export { causeCodes, diagnose, rateIn, yearsOfOneGroup, type Cause, type FailedPass } from './diagnosis.ts'
+export {
+  checkRating,
+  computeControl,
+  computeCover,
+  judgeRating,
+  type Control,
+  type Estimate,
+  type GridCount,
+  type Rating,
+  type Verdict,
+} from './rating.ts'
+export { computeWateringIn, type WaterDay, type WateringIn } from './watering.ts'

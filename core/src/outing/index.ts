@@ -11,3 +11,4 @@ export {
 export { placeAfter, type AfterOuting } from './placeAfter.ts'
 export type { Occupied } from './shut/shutters.ts'
 export { computeWindows, type SprayWindow, type WindowAnswer, type WindowRequest } from './windows.ts'
+export { computeUsed, type LoadMade, type OutingUse, type Used } from './used.ts'
