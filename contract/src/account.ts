@@ -12,7 +12,18 @@ import {
   type ToolRow,
 } from './bench.ts'
 import { day, id, instant, list } from './field.ts'
-import { amendmentOrder, recordOrder, type Amendment, type PassFacts } from './ledger.ts'
+import {
+  amendmentOrder,
+  filedRecordPhoto,
+  rating,
+  recordOrder,
+  type Amendment,
+  type FiledRecordPhoto,
+  type PassFacts,
+  type RatingRow,
+  type RecordPhoto,
+} from './ledger.ts'
+import { filedOuting, type Outing } from './outing.ts'
 import {
   filedLabelFile,
   label,
@@ -70,6 +81,9 @@ export interface AccountState {
   waters: Water[]
   /** Plans as they were taken, oldest first. */
   plans: SeasonPlan[]
+  outings: Outing[]
+  ratings: RatingRow[]
+  recordPhotos: RecordPhoto[]
 }
 
 export const demoDay = Joi.object({ day: day.required() })
@@ -77,9 +91,9 @@ export const demoDay = Joi.object({ day: day.required() })
 export const nothing = Joi.object({})
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 5
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels. */
-const readVersions = [1, 2, 3, 4, accountFileVersion]
+export const accountFileVersion = 6
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records. */
+const readVersions = [1, 2, 3, 4, 5, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
@@ -116,6 +130,9 @@ export interface AccountFile {
   stationDays: OwnDay[]
   typicalYears: TypicalYearRow[]
   plans: SeasonPlan[]
+  outings: Outing[]
+  ratings: RatingRow[]
+  recordPhotos: FiledRecordPhoto[]
 }
 
 const most = 200_000
@@ -191,6 +208,9 @@ export const accountFile = Joi.object<AccountFile>({
   stationDays: list(ownDay, most).default([]),
   typicalYears: list(typicalYearRow, 1000).default([]),
   plans: list(filedPlan, most).default([]),
+  outings: list(filedOuting, most).default([]),
+  ratings: list(rating.row, most).default([]),
+  recordPhotos: list(filedRecordPhoto, most).default([]),
 })
 
 /** What an import did. */

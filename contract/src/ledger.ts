@@ -1,7 +1,9 @@
 import Joi from 'joi'
+import { causeCodes, type GridCount, type Rating } from '@jardinero/core/ledger'
 import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { day, id, instant, text } from './field.ts'
+import { day, id, instant, rowShapes, text, type Row } from './field.ts'
+import { compass } from './outing.ts'
 import { measuredAmount } from './shelf.ts'
 
 /** What a person says of a pass that is down; correctable by amendment. */
@@ -18,6 +20,10 @@ export interface PassFacts {
   target: string
   wateredInOn: string | null
   note: string
+  /** UTC; absent where nobody wrote it down. */
+  endedAt?: string | null
+  /** Where the wind blew from, as a point of the compass. */
+  windFrom?: string | null
 }
 
 /** An application record. It is never changed: `first` stands, amendments are laid over it. */
@@ -59,6 +65,10 @@ const facts = {
   target: Joi.string().trim().max(200).allow(''),
   wateredInOn: day.allow(null),
   note: text,
+  endedAt: instant.allow(null),
+  windFrom: Joi.string()
+    .valid(...compass)
+    .allow(null),
 }
 
 /** POST /api/ledger/records: area, product and water are the mix's unless said otherwise. */
@@ -74,6 +84,8 @@ export const recordOrder = Joi.object({
   target: facts.target.default(''),
   wateredInOn: facts.wateredInOn.default(null),
   note: facts.note.default(''),
+  endedAt: facts.endedAt.default(null),
+  windFrom: facts.windFrom.default(null),
 })
 
 /** POST /api/ledger/tank-records: one pass of a whole tank, written down for each zone and product of it. */
@@ -96,4 +108,71 @@ export const amendmentOrder = Joi.object({
   changes: Joi.object(facts).min(1).required(),
 })
 
-export const recordsRequest = Joi.object({ from: day, to: day })
+export const recordsRequest = Joi.object({ from: day, to: day, yardId: id })
+export const csvRequest = recordsRequest.keys({ client: Joi.string().trim().max(120) })
+
+/** Points of a grid that met a weed. */
+const gridCount = Joi.object({
+  hits: Joi.number().integer().min(0).max(10_000).required(),
+  points: Joi.number().integer().min(1).max(10_000).required(),
+})
+
+/** A rating of a pass: cover by grid counts, the turf's injury, and what one makes of it. */
+export interface RatingRow extends Row, Omit<Rating, 'treatedBefore' | 'check' | 'checkBefore'> {
+  recordId: string
+  plant: string
+  treatedBefore: GridCount | null
+  check: GridCount | null
+  checkBefore: GridCount | null
+  /** Why it failed, as the person settled it: a code of the diagnosis. */
+  why: string | null
+  note: string
+}
+export const rating = rowShapes({
+  recordId: id.required(),
+  plant: Joi.string().max(60).required(),
+  day: day.required(),
+  treated: gridCount.required(),
+  treatedBefore: gridCount.allow(null).required(),
+  check: gridCount.allow(null).required(),
+  checkBefore: gridCount.allow(null).required(),
+  injury: Joi.number().min(0).max(10).required(),
+  why: Joi.string()
+    .valid(...causeCodes)
+    .allow(null)
+    .required(),
+  note: text.required(),
+})
+
+export const pictureKinds = ['before', 'after', 'other'] as const
+/** A picture kept with a record. */
+export interface RecordPhoto {
+  id: string
+  recordId: string
+  kind: (typeof pictureKinds)[number]
+  takenAt: string | null
+  width: number
+  height: number
+  bytes: number
+}
+export const recordPhotoRequest = Joi.object({
+  id: id.required(),
+  kind: Joi.string()
+    .valid(...pictureKinds)
+    .default('other'),
+})
+export interface FiledRecordPhoto extends RecordPhoto {
+  picture: string
+}
+export const filedRecordPhoto = Joi.object({
+  id: id.required(),
+  recordId: id.required(),
+  kind: Joi.string()
+    .valid(...pictureKinds)
+    .required(),
+  takenAt: instant.allow(null).required(),
+  width: Joi.number().integer().min(1).max(20_000).required(),
+  height: Joi.number().integer().min(1).max(20_000).required(),
+  bytes: Joi.number().integer().min(1).required(),
+  picture: Joi.string().base64().max(30_000_000).required(),
+})

@@ -4,7 +4,7 @@ import { name, type Row } from './field.ts'
 export const unitSystems = ['us', 'metric'] as const
 export const temperatureScales = ['F', 'C'] as const
 export const themes = ['auto', 'light', 'dark'] as const
-export const languages = ['en'] as const
+export const languages = ['en', 'es'] as const
 
 /** How one person reads: units, temperature, language and region, light or dark. */
 export interface Preferences {
@@ -18,6 +18,8 @@ export interface Preferences {
 export interface Person extends Row, Preferences {
   email: string
   name: string
+  /** Of an applicator; empty where there is none. It goes onto what the person writes down. */
+  licence: string
 }
 
 /** What the application learns when it opens. */
@@ -52,6 +54,7 @@ export const signIn = Joi.object({ email: email.required(), password: Joi.string
 export const preferences = Joi.object({
   version: Joi.number().integer().min(1).required(),
   name,
+  licence: Joi.string().trim().max(60).allow(''),
   units: Joi.string().valid(...unitSystems),
   temperature: Joi.string().valid(...temperatureScales),
   locale,

@@ -14,6 +14,7 @@ import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardi
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
 import { ground, timingParameters } from './soil.ts'
 import { seasonWishes } from './season.ts'
+import { outingWishes, type OutingWishes } from './outing.ts'
 import { shelfSituation, turfCheck } from './shelf.ts'
 
 export interface Yard extends Row {
@@ -32,6 +33,10 @@ export interface Yard extends Row {
   seasonWishes?: SeasonWishes | null
   /** Who sprays, on what ground, and what is beside it, where anything was said. */
   shelfSituation?: ShelfSituation | null
+  /** Hours, mowing and limits of one's own, where anything was said. */
+  outingWishes?: OutingWishes | null
+  /** Whose yard it is, for a firm. */
+  client?: string | null
 }
 
 /** A part of the yard with one turf. */
@@ -92,6 +97,8 @@ export const yard = rowShapes({
     .allow(null),
   seasonWishes: seasonWishes.allow(null),
   shelfSituation: shelfSituation.allow(null),
+  outingWishes: outingWishes.allow(null),
+  client: Joi.string().trim().max(120).allow('', null),
 })
 
 export const zone = rowShapes({

@@ -5,7 +5,8 @@ import type { DataSource } from 'typeorm'
 import { createWords, loadWholeCatalogue, type Reader, type Words } from '@jardinero/words'
 import { accountRoutes } from './account/routes.ts'
 import { benchCollections, benchRoutes } from './bench/routes.ts'
-import { ledgerRoutes } from './ledger/routes.ts'
+import { ledgerCollections, ledgerRoutes } from './ledger/routes.ts'
+import { outingRoutes } from './outing/routes.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
 import type { Config } from './platform/config.ts'
@@ -85,6 +86,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
       ...soilCollections(clock),
       ...shelfCollections(clock),
       ...benchCollections,
+      ...ledgerCollections,
     ])
       registerCollection(rooms, collection)
     quantityRoutes(rooms)
@@ -94,7 +96,8 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     seasonRoutes(rooms, { database, clock, wordsFor })
     shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
-    ledgerRoutes(rooms, clock)
+    outingRoutes(rooms, clock)
+    ledgerRoutes(rooms, { clock, wordsFor })
     accountRoutes(rooms, database, config.demo, clock)
     rooms.get(
       '/api/health',

@@ -1,6 +1,7 @@
 import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
 import { calibrationEntity, mixEntity, sprayerEntity, tankEntity, toolEntity } from './bench/entities.ts'
-import { amendmentEntity, recordEntity } from './ledger/entities.ts'
+import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/entities.ts'
+import { outingEntity } from './outing/entities.ts'
 import { feedEntity, planEntity } from './season/entities.ts'
 import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/entities.ts'
 import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
@@ -47,4 +48,7 @@ export const entities = [
   drillCardEntity,
   planEntity,
   feedEntity,
+  outingEntity,
+  ratingEntity,
+  recordPhotoEntity,
 ]

@@ -226,6 +226,9 @@ async function addFinds(scope: AccountScope): Promise<void> {
 
 /** Leaf to root: the records give way only to this. */
 const tables = [
+  'record_photo',
+  'rating',
+  'outing',
   'drill_card',
   'calendar_feed',
   'season_plan',
@@ -278,6 +281,7 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
       temperature: 'F',
       locale: 'en-US',
       theme: 'auto',
+      licence: '',
     }
     await manager.upsert('person', person, ['id'])
     const scope = new AccountScope(manager, accountId)

@@ -37,6 +37,7 @@ export const personEntity = new EntitySchema<StoredPerson>({
     temperature: column.text,
     locale: column.text,
     theme: column.text,
+    licence: { type: 'text', default: '' },
   },
   foreignKeys: [ofAccount],
 })

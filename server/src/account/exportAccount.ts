@@ -6,11 +6,12 @@ import {
   type FiledRecord,
 } from '@jardinero/contract/account'
 import type { StoredAmendment, StoredRecord } from '../ledger/entities.ts'
+import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { LabelFile } from '@jardinero/contract/shelf'
 import { toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { readPicture } from '../scout/photos.ts'
+import { readPicture } from '../platform/photos.ts'
 import { readLabelFile } from '../shelf/files.ts'
 
 async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
@@ -28,10 +29,13 @@ async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   }))
 }
 
-async function filedPhotos(scope: AccountScope): Promise<AccountFile['photos']> {
-  const filed: AccountFile['photos'] = []
-  for (const photo of (await scope.find('find_photo')).map(toWire<FindPhoto>))
-    filed.push({ ...photo, picture: (await readPicture(scope, photo.id)).toString('base64') })
+async function filedPhotos<T extends { id: string }>(
+  scope: AccountScope,
+  entity: string,
+): Promise<(T & { picture: string })[]> {
+  const filed: (T & { picture: string })[] = []
+  for (const photo of (await scope.find(entity)).map(toWire<T>))
+    filed.push({ ...photo, picture: (await readPicture(scope, entity, photo.id)).toString('base64') })
   return filed
 }
 
@@ -65,7 +69,7 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     mixes: await rows<Mix>('mix'),
     records: await filedRecords(scope),
     finds: await rows('plant_find'),
-    photos: await filedPhotos(scope),
+    photos: await filedPhotos<FindPhoto>(scope, 'find_photo'),
     marks: await rows('season_mark'),
     signs: await rows('season_sign'),
     sprinklers: await rows('sprinkler'),
@@ -73,5 +77,8 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     stationDays: await rows('station_day'),
     typicalYears: await rows('typical_year'),
     plans: await rows('season_plan'),
+    outings: await rows('outing'),
+    ratings: await rows('rating'),
+    recordPhotos: await filedPhotos<RecordPhoto>(scope, 'record_photo'),
   }
 }

@@ -1,4 +1,5 @@
 import type { Tank } from '@jardinero/contract/bench'
+import type { Outing } from '@jardinero/contract/outing'
 
 type Translate = (id: unknown) => unknown
 
@@ -19,3 +20,9 @@ export function tankHere(
     mixIds: mixIds.map(idHere),
   }
 }
+
+/** What an outing points at, with the ids that has here. */
+export const outingHere = ({ zones, recordIds }: Outing, translate: Translate): Partial<Outing> => ({
+  zones: zones.map((z) => ({ ...z, zoneId: String(translate(z.zoneId)) })),
+  recordIds: recordIds.map((id) => String(translate(id))),
+})

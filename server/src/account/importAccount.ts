@@ -1,4 +1,5 @@
 import type { Tank } from '@jardinero/contract/bench'
+import type { Outing } from '@jardinero/contract/outing'
 import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
@@ -9,7 +10,7 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { refusalsOf } from '../shelf/labelsFile.ts'
 import { checkFiledPlans, programmeHere, wishesHere } from './filedPlans.ts'
-import { tankHere } from './filedTanks.ts'
+import { outingHere, tankHere } from './filedTanks.ts'
 
 type Filed = Record<string, unknown> & { id: string }
 
@@ -39,6 +40,9 @@ const parts: { part: keyof AccountFile; entity: string; refs: Record<string, key
   { part: 'typicalYears', entity: 'typical_year', refs: { yardId: 'yards' } },
   { part: 'plans', entity: 'season_plan', refs: { yardId: 'yards' } },
   { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
+  { part: 'outings', entity: 'outing', refs: { yardId: 'yards', tankId: 'tanks' } },
+  { part: 'ratings', entity: 'rating', refs: { recordId: 'records' } },
+  { part: 'recordPhotos', entity: 'record_photo', refs: { recordId: 'records' } },
 ]
 
 /** An id of this account for a row of the file: the same file always gives the same id, so taking it in twice adds nothing. */
@@ -131,6 +135,7 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
         tankId: row['tankId'] ? translate(row['tankId']) : null,
       }),
       ...(part === 'tanks' && tankHere(row as unknown as Tank, translate)),
+      ...(part === 'outings' && outingHere(row as unknown as Outing, translate)),
       ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
       ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
       id: translate(row.id),

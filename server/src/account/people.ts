@@ -33,6 +33,7 @@ export const personToWire = ({
   temperature,
   locale,
   theme,
+  licence,
 }: StoredPerson): Person => ({
   id,
   version,
@@ -42,6 +43,7 @@ export const personToWire = ({
   temperature,
   locale,
   theme,
+  licence,
 })
 
 async function insertPerson(
@@ -63,7 +65,15 @@ export async function createAccount(
     const accountId = randomUUID()
     const id = randomUUID()
     await manager.insert<Account>('account', { id: accountId, name, demoDay: null })
-    await insertPerson(manager, { id, accountId, email, passwordHash, name, ...usualPreferences(locale) })
+    await insertPerson(manager, {
+      id,
+      accountId,
+      email,
+      passwordHash,
+      name,
+      licence: '',
+      ...usualPreferences(locale),
+    })
     return manager.findOneByOrFail<StoredPerson>('person', { id })
   })
 }

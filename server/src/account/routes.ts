@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm'
 import type { AccountState } from '@jardinero/contract/account'
 import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
+import type { Outing } from '@jardinero/contract/outing'
 import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
@@ -46,6 +47,9 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     sprinklers: await rows('sprinkler'),
     waters: await rows('water_entry'),
     plans: (await scope.find('season_plan', {}, { takenAt: 'ASC' } as never)).map(toWire<SeasonPlan>),
+    outings: (await scope.find('outing', {}, { startedAt: 'ASC' } as never)).map(toWire<Outing>),
+    ratings: await rows('rating'),
+    recordPhotos: await rows('record_photo'),
   }
 }
 

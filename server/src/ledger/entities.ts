@@ -1,8 +1,9 @@
 import { EntitySchema } from 'typeorm'
-import type { Amendment, PassFacts } from '@jardinero/contract/ledger'
+import type { Amendment, PassFacts, RatingRow, RecordPhoto } from '@jardinero/contract/ledger'
 import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
+import type { Owned } from '../yard/entities.ts'
 
 /** A record as first written; the database refuses to change or remove it. */
 export interface StoredRecord {
@@ -61,6 +62,45 @@ export const amendmentEntity = new EntitySchema<StoredAmendment>({
     madeAt: column.instant,
     madeBy: column.text,
   },
+  indices: [{ columns: ['accountId', 'recordId'] }],
+  foreignKeys: [belongsTo('application_record', 'recordId', 'NO ACTION')],
+})
+
+export const ratingEntity = new EntitySchema<Owned<RatingRow>>({
+  name: 'rating',
+  columns: {
+    ...rowColumns,
+    recordId: column.uuid,
+    plant: column.text,
+    day: column.day,
+    treated: column.json,
+    treatedBefore: column.jsonOrNull,
+    check: column.jsonOrNull,
+    checkBefore: column.jsonOrNull,
+    injury: column.numeric,
+    why: column.textOrNull,
+    note: column.text,
+  },
+  uniques: [accountKey],
+  indices: [{ columns: ['accountId', 'recordId'] }],
+  foreignKeys: [belongsTo('application_record', 'recordId', 'NO ACTION')],
+})
+
+export const recordPhotoEntity = new EntitySchema<Owned<RecordPhoto> & { picture: Buffer }>({
+  name: 'record_photo',
+  columns: {
+    id: rowColumns.id,
+    accountId: rowColumns.accountId,
+    createdAt: rowColumns.createdAt,
+    recordId: column.uuid,
+    kind: column.text,
+    takenAt: column.instantOrNull,
+    width: column.integer,
+    height: column.integer,
+    bytes: column.integer,
+    picture: column.bytes,
+  },
+  uniques: [accountKey],
   indices: [{ columns: ['accountId', 'recordId'] }],
   foreignKeys: [belongsTo('application_record', 'recordId', 'NO ACTION')],
 })

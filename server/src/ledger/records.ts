@@ -63,12 +63,13 @@ function readRecord(stored: StoredRecord, amendments: StoredAmendment[], yardId:
 /** Amendments of the records asked for; all of the account's where neither record nor zone is named. */
 function findAmendments(
   scope: AccountScope,
-  { id, zoneId }: { id?: string; zoneId?: string },
+  { id, zoneId, ids }: { id?: string; zoneId?: string; ids?: string[] },
 ): Promise<StoredAmendment[]> {
   const query = scope.manager
     .createQueryBuilder<StoredAmendment>('record_amendment', 'a')
     .where('a.account_id = :account', { account: scope.accountId })
   if (id) query.andWhere('a.record_id = :id', { id })
+  if (ids) query.andWhere('a.record_id = ANY(:ids)', { ids })
   if (zoneId)
     query.andWhere(
       'a.record_id IN (SELECT r.id FROM application_record r WHERE r.account_id = :account AND r.zone_id = :zoneId)',
@@ -91,22 +92,47 @@ const fromRaw = (raw: RawRecord): StoredRecord => ({
   keepOffUntil: raw.keepOffUntil?.toISOString() ?? null,
 })
 
+export interface RecordWindow {
+  from?: string
+  to?: string
+  zoneId?: string
+  id?: string
+  yardId?: string
+  yardIds?: string[]
+  /** A page: so many, after one in the order they were first written down in. */
+  limit?: number
+  after?: { appliedAt: string; id: string }
+}
+
 /**
  * Records as they read now, oldest first. A window in days has a day to spare on either side, for the yard's time zone;
  * a record whose day was amended is always among them.
  */
 export async function findRecords(
   scope: AccountScope,
-  window: { from?: string; to?: string; zoneId?: string; id?: string } = {},
+  window: RecordWindow = {},
 ): Promise<ApplicationRecord[]> {
   const query = scope.manager
     .createQueryBuilder<StoredRecord>('application_record', 'r')
     .select([])
     .where('r.account_id = :account', { account: scope.accountId })
     .orderBy('r.applied_at')
+    .addOrderBy('r.id')
   for (const name of columns) query.addSelect(`r.${name}`, name)
   if (window.id) query.andWhere('r.id = :id', window)
   if (window.zoneId) query.andWhere('r.zone_id = :zoneId', window)
+  const yardIds = window.yardIds ?? (window.yardId ? [window.yardId] : undefined)
+  if (yardIds)
+    query.andWhere(
+      'r.zone_id IN (SELECT z.id FROM zone z WHERE z.account_id = :account AND z.yard_id = ANY(:yardIds))',
+      { yardIds },
+    )
+  if (window.after)
+    query.andWhere('(r.applied_at, r.id) > (CAST(:afterAt AS timestamptz), CAST(:afterId AS uuid))', {
+      afterAt: window.after.appliedAt,
+      afterId: window.after.id,
+    })
+  if (window.limit) query.limit(window.limit)
   const { from = '-infinity', to = 'infinity' } = window
   if (window.from || window.to)
     query.andWhere(
@@ -115,7 +141,7 @@ export async function findRecords(
       { from, to },
     )
   const stored = (await query.getRawMany<RawRecord>()).map(fromRaw)
-  const amendments = await findAmendments(scope, window)
+  const amendments = await findAmendments(scope, window.limit ? { ids: stored.map((r) => r.id) } : window)
   const byRecord = new Map<string, StoredAmendment[]>()
   for (const a of amendments) byRecord.set(a.recordId, [...(byRecord.get(a.recordId) ?? []), a])
   const yardOf = new Map((await scope.find<Zone>('zone')).map((z) => [z.id, z.yardId]))

@@ -1,61 +1,35 @@
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
-import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/ledger'
+import { checkRating } from '@jardinero/core/ledger'
+import type { Reader, Words } from '@jardinero/words'
 import type { Clock } from '../platform/clock.ts'
+import type { Collection } from '../platform/collection.ts'
+import { registerPhotos, readTaken } from '../platform/photos.ts'
+import type { StoredRecord } from './entities.ts'
 import { amendRecord, findRecords, recordPass, recordTank } from './records.ts'
+import { reportRoutes } from './reports.ts'
 
-const csvColumns = [
-  'applied_at_utc',
-  'zone',
-  'turf',
-  'product',
-  'registration',
-  'actives',
-  'rate',
-  'rate_unit',
-  'area_sq_ft',
-  'amount',
-  'amount_unit',
-  'water_gal',
-  'equipment',
-  'wind_mph',
-  'air_c',
-  'target',
-  'applicator',
-  'licence',
-  'watered_in_on',
-  'keep_off_until_utc',
-  'note',
-  'amendments',
-]
+const ratingRows: Collection = {
+  room: 'ledger',
+  path: 'ratings',
+  entity: 'rating',
+  shapes: wire.rating,
+  check: async (row, scope) => {
+    const { recordId, ...rating } = row as unknown as wire.RatingRow
+    const [record] = await scope.find<StoredRecord>('application_record', { id: recordId })
+    if (!record) return [{ code: 'recordMissing', field: 'recordId', params: {} }]
+    return checkRating(rating)
+  },
+}
+export const ledgerCollections: Collection[] = [ratingRows]
 
-const csvRow = (r: wire.ApplicationRecord): unknown[] => [
-  r.appliedAt,
-  r.zoneName,
-  r.turf,
-  r.rules.name,
-  r.rules.registration ?? '',
-  r.rules.actives.map((a) => a.name).join('; '),
-  r.rate.value,
-  r.rate.unit,
-  r.areaSqFt,
-  r.product.value,
-  r.product.unit,
-  r.waterGal,
-  r.equipment,
-  r.windMph ?? '',
-  r.airC ?? '',
-  r.target,
-  r.applicator,
-  r.licence,
-  r.wateredInOn ?? '',
-  r.keepOffUntil ?? '',
-  r.note,
-  r.amendments.map((a) => `${a.madeAt} ${a.madeBy}: ${a.reason}`).join('; '),
-]
+export interface LedgerParts {
+  clock: Clock
+  wordsFor: (reader: Reader) => Words
+}
 
-export function ledgerRoutes(app: FastifyInstance, clock: Clock): void {
+export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor }: LedgerParts): void {
   const tags = ['ledger']
   const window = { querystring: wire.recordsRequest }
   app.get(
@@ -63,21 +37,6 @@ export function ledgerRoutes(app: FastifyInstance, clock: Clock): void {
     { schema: { tags, summary: 'Application records as they read now, with their amendments', ...window } },
     (request) =>
       app.scoped(request, (scope) => findRecords(scope, request.query as { from?: string; to?: string })),
-  )
-  app.get(
-    '/api/ledger/records.csv',
-    { schema: { tags, summary: 'Records as CSV', ...window } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const records = await findRecords(scope, request.query as { from?: string; to?: string })
-        void reply
-          .type('text/csv; charset=utf-8')
-          .header('content-disposition', 'attachment; filename="application-records.csv"')
-        return Papa.unparse(
-          { fields: csvColumns, data: records.map(csvRow) },
-          { escapeFormulae: true, newline: '\r\n' },
-        )
-      }),
   )
   app.post(
     '/api/ledger/records',
@@ -121,4 +80,16 @@ export function ledgerRoutes(app: FastifyInstance, clock: Clock): void {
         return amendRecord(scope, id, request.body as never, request.person!.name, clock)
       }),
   )
+  registerPhotos(app, {
+    tag: 'ledger',
+    summary: 'A picture of where a pass went down, before or after it',
+    owner: 'application_record',
+    ownerKey: 'recordId',
+    entity: 'record_photo',
+    addTo: '/api/ledger/records/:id/photos',
+    readAt: '/api/ledger/photos',
+    query: wire.recordPhotoRequest,
+    about: async (sent, { kind }) => ({ kind, takenAt: (await readTaken(sent, false)).takenAt }),
+  })
+  reportRoutes(app, wordsFor)
 }

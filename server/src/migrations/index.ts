@@ -4,6 +4,7 @@ import { Soil1764000000003 } from './0003-soil.ts'
 import { Season1764000000004 } from './0004-season.ts'
 import { Shelf1764000000005 } from './0005-shelf.ts'
 import { Bench1764000000006 } from './0006-bench.ts'
+import { Outing1764000000007 } from './0007-outing.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -13,4 +14,5 @@ export const migrations = [
   Season1764000000004,
   Shelf1764000000005,
   Bench1764000000006,
+  Outing1764000000007,
 ]

@@ -13,6 +13,7 @@ export const problemStatus = {
   inUse: 409,
   emailTaken: 409,
   notDemo: 409,
+  tankRecorded: 409,
   tooLarge: 413,
   unsupportedMedia: 415,
   refused: 422,

@@ -32,7 +32,7 @@ import {
   type PointCollection,
   type YardParts,
 } from './findsFile.ts'
-import { photoRoutes } from './photos.ts'
+import { readTaken, registerPhotos } from '../platform/photos.ts'
 import { yardOfZone } from '../yard/whose.ts'
 
 const { plants, characters } = plantAlmanac
@@ -213,5 +213,15 @@ export async function scoutRoutes(app: FastifyInstance, clock: Clock): Promise<v
   calculatorRoutes(app)
   fileRoutes(app, clock)
   drillRoutes(app, clock)
-  await photoRoutes(app)
+  registerPhotos(app, {
+    tag: 'scout',
+    summary: 'A photo of a find, as the bytes of a JPEG, PNG or WebP',
+    owner: 'plant_find',
+    ownerKey: 'findId',
+    entity: 'find_photo',
+    addTo: '/api/scout/finds/:id/photos',
+    readAt: '/api/scout/photos',
+    query: wire.photoRequest,
+    about: (sent, order) => readTaken(sent, order['keepPlace'] === true),
+  })
 }

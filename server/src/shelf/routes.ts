@@ -42,11 +42,13 @@ interface TakenRow {
   value: number
   unit: MassUnit | VolumeUnit
 }
-/** What mixes have measured out, by label. */
+/** What mixes have measured out, by label; of a tank not mixed to the end, the loads that were. */
 async function readTaken(scope: AccountScope): Promise<wire.TakenByLabel> {
   const rows: TakenRow[] = await scope.manager.query(
     `SELECT label_id AS "labelId", to_char(day, 'YYYY-MM-DD') AS day,
-       (result->'measured'->>'value')::float8 AS value, result->'measured'->>'unit' AS unit
+       (result->'measured'->>'value')::float8
+         * COALESCE((SELECT max(o.taken_share) FROM outing o WHERE o.account_id = $1 AND o.tank_id = mix.tank_id), 1)::float8 AS value,
+       result->'measured'->>'unit' AS unit
      FROM mix WHERE account_id = $1 ORDER BY day`,
     [scope.accountId],
   )

@@ -18,6 +18,8 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     verdictThresholds: column.jsonOrNull,
     seasonWishes: column.jsonOrNull,
     shelfSituation: column.jsonOrNull,
+    outingWishes: column.jsonOrNull,
+    client: column.textOrNull,
   },
   uniques: [accountKey],
   foreignKeys: [ofAccount],

@@ -1,13 +1,11 @@
 import exifr from 'exifr'
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
-import * as wire from '@jardinero/contract/scout'
-import { toWire } from '../platform/collection.ts'
-import { mostFileBytes, readWithBytes } from '../platform/files.ts'
-import { developPicture, type PictureFault } from '../platform/picture.ts'
-import { ProblemError } from '../platform/problem.ts'
-import type { AccountScope } from '../platform/scope.ts'
-import type { StoredPhoto } from './entities.ts'
+import { toWire } from './collection.ts'
+import { mostFileBytes, readWithBytes } from './files.ts'
+import { developPicture, type PictureFault } from './picture.ts'
+import { ProblemError } from './problem.ts'
+import type { AccountScope } from './scope.ts'
 
 const mostPixels = 60_000_000
 const mostPhotos = 6
@@ -33,7 +31,7 @@ const developPhoto = (sent: Buffer) =>
   })
 
 /** When and where the camera says it was taken; nothing where it does not say. */
-async function readTaken(sent: Buffer, keepPlace: boolean) {
+export async function readTaken(sent: Buffer, keepPlace: boolean) {
   const [exif, gps] = await Promise.all([
     exifr.parse(sent, ['DateTimeOriginal']).catch(() => undefined),
     keepPlace ? exifr.gps(sent).catch(() => undefined) : undefined,
@@ -47,47 +45,70 @@ async function readTaken(sent: Buffer, keepPlace: boolean) {
   }
 }
 
+/** Pictures that belong to rows of one kind. */
+export interface PhotoKind {
+  tag: string
+  summary: string
+  /** The row they belong to, and the column that names it. */
+  owner: string
+  ownerKey: string
+  entity: string
+  /** POST here, with the owner's id in it; GET and DELETE there, by the picture's own. */
+  addTo: string
+  readAt: string
+  query: Joi.ObjectSchema
+  /** What a picture is kept with besides the picture. */
+  about: (sent: Buffer, order: Record<string, unknown>) => Promise<object> | object
+}
+interface StoredPicture {
+  id: string
+  accountId: string
+  picture: Buffer
+}
+
 async function addPhoto(
   scope: AccountScope,
-  findId: string,
-  { id, keepPlace }: { id: string; keepPlace: boolean },
+  kind: PhotoKind,
+  ownerId: string,
+  { id, ...order }: Record<string, unknown> & { id: string },
   sent: Buffer,
-): Promise<{ photo: wire.FindPhoto; added: boolean }> {
-  await scope.get('plant_find', findId)
-  const others = await scope.find<StoredPhoto>('find_photo', { findId })
+): Promise<{ photo: object; added: boolean }> {
+  await scope.get(kind.owner, ownerId)
+  const others = await scope.find<StoredPicture>(kind.entity, { [kind.ownerKey]: ownerId } as never)
   const same = others.find((p) => p.id === id)
   if (same) return { photo: toWire(same), added: false }
   if (others.length >= mostPhotos) refusePhoto('tooManyPhotos', { most: mostPhotos })
   const { data, info } = await developPhoto(sent)
-  const { row } = await scope.add<Omit<StoredPhoto, 'accountId' | 'createdAt'>>('find_photo', {
+  const { row } = await scope.add<StoredPicture>(kind.entity, {
     id,
-    findId,
+    [kind.ownerKey]: ownerId,
     width: info.width,
     height: info.height,
     bytes: data.length,
-    ...(await readTaken(sent, keepPlace)),
+    ...(await kind.about(sent, order)),
     picture: data,
-  })
-  const { picture: _, ...kept } = toWire<StoredPhoto>(row)
+  } as never)
+  const { picture: _, ...kept } = toWire<StoredPicture>(row)
   return { photo: kept, added: true }
 }
 
 /** The picture of a photo. @throws ProblemError notFound */
-export const readPicture = async (scope: AccountScope, id: string): Promise<Buffer> =>
-  (await readWithBytes<StoredPhoto>(scope, 'find_photo', id)).picture
+export const readPicture = async (scope: AccountScope, entity: string, id: string): Promise<Buffer> =>
+  (await readWithBytes<StoredPicture>(scope, entity, id)).picture
 
 const params = Joi.object({ id: Joi.string().uuid().required() })
-const tags = ['scout']
 
-export async function photoRoutes(app: FastifyInstance): Promise<void> {
+/** Adding, reading and taking away the pictures of one kind. */
+export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
+  const tags = [kind.tag]
   app.post(
-    '/api/scout/finds/:id/photos',
+    kind.addTo,
     {
       schema: {
         tags,
-        summary: 'A photo of a find, as the bytes of a JPEG, PNG or WebP',
+        summary: kind.summary,
         params,
-        querystring: wire.photoRequest,
+        querystring: kind.query,
         body: Joi.binary().required(),
       },
       bodyLimit: mostFileBytes,
@@ -95,30 +116,35 @@ export async function photoRoutes(app: FastifyInstance): Promise<void> {
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { id } = request.params as { id: string }
-        const order = request.query as { id: string; keepPlace: boolean }
-        const { photo, added } = await addPhoto(scope, id, order, request.body as Buffer)
+        const { photo, added } = await addPhoto(
+          scope,
+          kind,
+          id,
+          request.query as { id: string },
+          request.body as Buffer,
+        )
         void reply.code(added ? 201 : 200)
         return photo
       }),
   )
   app.get(
-    '/api/scout/photos/:id',
+    `${kind.readAt}/:id`,
     { schema: { tags, summary: 'The picture of a photo', params } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const picture = await readPicture(scope, (request.params as { id: string }).id)
+        const picture = await readPicture(scope, kind.entity, (request.params as { id: string }).id)
         void reply.type('image/jpeg').header('cache-control', 'private, max-age=86400')
         return reply.serializer((bytes) => bytes as never).send(picture)
       }),
   )
   app.delete(
-    '/api/scout/photos/:id',
+    `${kind.readAt}/:id`,
     { schema: { tags, summary: 'Takes a photo away', params } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { id } = request.params as { id: string }
-        await scope.get('find_photo', id)
-        await scope.manager.delete('find_photo', { id, accountId: scope.accountId })
+        await scope.get(kind.entity, id)
+        await scope.manager.delete(kind.entity, { id, accountId: scope.accountId })
         void reply.code(204)
       }),
   )

@@ -1,0 +1,147 @@
+import Joi from 'joi'
+import type { OwnLimits } from '@jardinero/core/outing'
+import { day, id, instant, list, name, text } from './field.ts'
+
+/** When somebody is on the lawn: one day, or a day of every week. Hours on the yard's clock. */
+export interface FamilyTime {
+  day: string | null
+  /** 0 is Sunday. */
+  weekday: number | null
+  fromHour: number
+  toHour: number
+  note: string
+}
+
+/** What the owner wants of the hour of a pass, where anything was said. */
+export interface OutingWishes {
+  /** Stricter than the labels' and the usual ones; m s⁻¹ and °C. */
+  limits: OwnLimits
+  /** The day of the week the lawn is mown; 0 is Sunday. */
+  mowWeekday: number | null
+  lastMown: string | null
+  family: FamilyTime[]
+}
+export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }
+
+const weekday = Joi.number().integer().min(0).max(6)
+const hour = Joi.number().min(0).max(24)
+export const outingWishes = Joi.object<OutingWishes>({
+  limits: Joi.object({
+    wind: Joi.number().min(0.4).max(9),
+    gust: Joi.number().min(0.4).max(14),
+    airMostC: Joi.number().min(5).max(40),
+    airLeastC: Joi.number().min(-5).max(30),
+  }).required(),
+  mowWeekday: weekday.allow(null).required(),
+  lastMown: day.allow(null).required(),
+  family: list(
+    Joi.object({
+      day: day.allow(null).required(),
+      weekday: weekday.allow(null).required(),
+      fromHour: hour.required(),
+      toHour: hour.greater(Joi.ref('fromHour')).required(),
+      note: Joi.string().trim().max(80).allow('').required(),
+    }).xor('day', 'weekday', { isPresent: (value: unknown) => value !== null && value !== undefined }),
+    40,
+  ).required(),
+})
+
+export const windSources = ['forecast', 'hand', 'meter'] as const
+/** Wind as it was during an outing. */
+export interface WindReading {
+  at: string
+  mph: number
+  /** Where it blows from, as a point of the compass; empty where nobody said. */
+  from: string
+  how: (typeof windSources)[number]
+}
+
+export interface Pause {
+  from: string
+  to: string
+}
+
+/** An outing as the field gives it: when, what of the tank went down where, and the weather met. */
+export interface OutingOrder {
+  id: string
+  tankId: string
+  startedAt: string
+  endedAt: string
+  pauses: Pause[]
+  winds: WindReading[]
+  airC: number | null
+  /** Loads really mixed, and what was left in the tank at the end. */
+  loadsMixed: number
+  leftoverGal: number
+  /** Ground really gone over; 0 where a lawn was left out. */
+  zones: { zoneId: string; areaSqFt: number }[]
+  applicator: string
+  licence: string
+  target: string
+  note: string
+  /** This tank was written down before, and this is another pass of it. */
+  again: boolean
+}
+
+/** An outing as it is kept. Never changed: its records are amended. */
+export interface Outing extends Omit<OutingOrder, 'again'> {
+  yardId: string
+  /** Share of what the tank was planned with that was measured out. */
+  takenShare: number
+  recordIds: string[]
+  madeAt: string
+  madeBy: string
+}
+
+export const compass = ['', 'N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
+const person = {
+  applicator: Joi.string().trim().min(1).max(120),
+  licence: Joi.string().trim().max(60).allow(''),
+}
+
+/** POST /api/outing/outings */
+export const outingOrder = Joi.object({
+  id: id.required(),
+  tankId: id.required(),
+  startedAt: instant.required(),
+  endedAt: instant.required(),
+  pauses: list(Joi.object({ from: instant.required(), to: instant.required() }), 200).required(),
+  winds: list(
+    Joi.object({
+      at: instant.required(),
+      mph: Joi.number().min(0).max(60).required(),
+      from: Joi.string()
+        .valid(...compass)
+        .required(),
+      how: Joi.string()
+        .valid(...windSources)
+        .required(),
+    }),
+    200,
+  ).required(),
+  airC: Joi.number().min(-30).max(55).allow(null).required(),
+  loadsMixed: Joi.number().integer().min(1).max(1000).required(),
+  leftoverGal: Joi.number().min(0).max(2000).required(),
+  zones: list(
+    Joi.object({ zoneId: id.required(), areaSqFt: Joi.number().min(0).max(4_356_000).required() }),
+    60,
+  )
+    .min(1)
+    .required(),
+  applicator: person.applicator.required(),
+  licence: person.licence.default(''),
+  target: Joi.string().trim().max(200).allow('').default(''),
+  note: text.default(''),
+  again: Joi.boolean().default(false),
+})
+
+/** An outing in the account file. */
+export const filedOuting = outingOrder
+  .fork(['again'], (f) => f.forbidden())
+  .keys({
+    yardId: id.required(),
+    takenShare: Joi.number().min(0).max(1).required(),
+    recordIds: list(id, 1000).required(),
+    madeAt: instant.required(),
+    madeBy: name.max(120).required(),
+  })

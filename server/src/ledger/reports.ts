@@ -1,0 +1,105 @@
+import type { FastifyInstance, FastifyRequest } from 'fastify'
+import Joi from 'joi'
+import { day, id } from '@jardinero/contract/field'
+import * as wire from '@jardinero/contract/ledger'
+import type { Yard } from '@jardinero/contract/yard'
+import { addDays } from '@jardinero/core/quantity'
+import type { Reader, Words } from '@jardinero/words'
+import { ProblemError } from '../platform/problem.ts'
+import { streamCsv } from './csv.ts'
+import { findRecords } from './records.ts'
+import { recordSheet, seasonReport } from './sheets.ts'
+
+const tags = ['ledger']
+const pageSize = 500
+/** A report on paper is of one season; a firm's all is the CSV's. */
+const mostOnPaper = 1500
+
+const seasonRequest = Joi.object({ yardId: id.required(), from: day.required(), to: day.required() })
+const asPdf = (name: string) => ({
+  type: 'application/pdf',
+  disposition: `attachment; filename="${name}.pdf"`,
+})
+
+/** Records of a window, a page at a time, each page its own short transaction: they are only ever added to. */
+async function* pagesOf(
+  app: FastifyInstance,
+  request: FastifyRequest,
+  { client, ...window }: { from?: string; to?: string; yardId?: string; client?: string },
+) {
+  let after: { appliedAt: string; id: string } | undefined
+  for (;;) {
+    const page = await app.scoped(request, async (scope) => {
+      const yards = (await scope.find<Yard>('yard')).filter(
+        (y) => client === undefined || y.client === client,
+      )
+      const records = await findRecords(scope, {
+        ...window,
+        ...(client !== undefined && { yardIds: yards.map((y) => y.id) }),
+        ...(after && { after }),
+        limit: pageSize,
+      })
+      return { records, yards: new Map(yards.map((y) => [y.id, y])) }
+    })
+    if (page.records.length) yield page
+    if (page.records.length < pageSize) return
+    const last = page.records.at(-1)!
+    // In the order they were first written down in.
+    after = { appliedAt: last.first.appliedAt, id: last.id }
+  }
+}
+
+export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) => Words): void {
+  app.get(
+    '/api/ledger/records.csv',
+    { schema: { tags, summary: 'Records as CSV, by year, yard or client', querystring: wire.csvRequest } },
+    async (request, reply) => {
+      void reply
+        .type('text/csv; charset=utf-8')
+        .header('content-disposition', 'attachment; filename="application-records.csv"')
+      return reply
+        .serializer((stream) => stream as never)
+        .send(streamCsv(pagesOf(app, request, request.query as { client?: string })))
+    },
+  )
+  app.get(
+    '/api/ledger/records/:id/sheet.pdf',
+    {
+      schema: {
+        tags,
+        summary: 'One record as the sheet regulators ask for',
+        params: Joi.object({ id: Joi.string().uuid().required() }),
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const [record] = await findRecords(scope, request.params as { id: string })
+        if (!record) throw new ProblemError('notFound')
+        const yard = await scope.get<Yard>('yard', record.yardId)
+        const { type, disposition } = asPdf('application-record')
+        void reply.type(type).header('content-disposition', disposition)
+        return reply
+          .serializer((bytes) => bytes as never)
+          .send(await recordSheet(record, yard, wordsFor(request.person!)))
+      }),
+  )
+  app.get(
+    '/api/ledger/season.pdf',
+    { schema: { tags, summary: 'A season of one yard on paper', querystring: seasonRequest } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const { yardId, from, to } = request.query as { yardId: string; from: string; to: string }
+        const yard = await scope.get<Yard>('yard', yardId)
+        const records = await findRecords(scope, { yardIds: [yardId], from, to, limit: mostOnPaper + 1 })
+        if (records.length > mostOnPaper)
+          throw new ProblemError('refused', [
+            { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper, to: addDays(to, 0) } },
+          ])
+        const { type, disposition } = asPdf('season-report')
+        void reply.type(type).header('content-disposition', disposition)
+        return reply
+          .serializer((bytes) => bytes as never)
+          .send(await seasonReport(records, { yard, from, to }, wordsFor(request.person!)))
+      }),
+  )
+}

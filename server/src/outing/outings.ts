@@ -1,0 +1,154 @@
+import type { Mix, Tank } from '@jardinero/contract/bench'
+import type { Outing, OutingOrder } from '@jardinero/contract/outing'
+import type { Zone } from '@jardinero/contract/yard'
+import { computeUsed, type LoadMade } from '@jardinero/core/outing'
+import type { Refusal } from '@jardinero/core/quantity'
+import type { StoredRecord } from '../ledger/entities.ts'
+import { recordPass } from '../ledger/records.ts'
+import type { Clock } from '../platform/clock.ts'
+import { toWire } from '../platform/collection.ts'
+import { fixedId } from '../platform/fixedId.ts'
+import { accept, ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+
+const loadsOf = (tank: Tank): LoadMade[] =>
+  tank.result.loads.map((load) => ({
+    waterGal: load.water.value,
+    amounts: load.doses.map((d) => d.measured.amount),
+  }))
+
+function checkTimes({ startedAt, endedAt, pauses, winds }: OutingOrder): Refusal[] {
+  const [from, to] = [Date.parse(startedAt), Date.parse(endedAt)]
+  const refusals: Refusal[] = []
+  if (!(to >= from)) refusals.push({ code: 'endsBeforeStart', field: 'endedAt', params: {} })
+  pauses.forEach((p, i) => {
+    if (Date.parse(p.to) < Date.parse(p.from))
+      refusals.push({ code: 'endsBeforeStart', field: `pauses.${i}.to`, params: {} })
+  })
+  // A reading of the wind just before the start is one of the outing.
+  const early = 3 * 3_600_000
+  winds.forEach((w, i) => {
+    const at = Date.parse(w.at)
+    if (at < from - early || at > to)
+      refusals.push({ code: 'windOutside', field: `winds.${i}.at`, params: {} })
+  })
+  return refusals
+}
+
+/** Each lawn of the tank has its ground, and no other. */
+function checkZones(tank: Tank, zones: OutingOrder['zones']): Refusal[] {
+  const planned = new Set(tank.zones.map((z) => z.zoneId))
+  return zones.flatMap(({ zoneId }, i) =>
+    planned.has(zoneId) ? [] : [{ code: 'zoneNotInTank', field: `zones.${i}.zoneId`, params: {} }],
+  )
+}
+
+/** Of the wind, what stands in a record: the strongest that was met, and where it came from. */
+function windOf({ winds }: OutingOrder): { windMph: number | null; windFrom: string | null } {
+  const strongest = winds.toSorted((a, b) => b.mph - a.mph)[0]
+  return { windMph: strongest?.mph ?? null, windFrom: strongest?.from || null }
+}
+
+/** Another outing of the same tank, or records of it, that this one does not say it knows of. @throws ProblemError tankRecorded */
+async function refuseSecond(scope: AccountScope, tank: Tank, order: OutingOrder): Promise<void> {
+  // Two phones that come home at once take turns.
+  await scope.manager.query('SELECT 1 FROM tank WHERE id = $1 AND account_id = $2 FOR UPDATE', [
+    tank.id,
+    scope.accountId,
+  ])
+  if (order.again) return
+  for (const mixId of tank.mixIds) {
+    const [before] = await scope.find<StoredRecord>('application_record', { mixId })
+    if (before)
+      throw new ProblemError('tankRecorded', [], {
+        current: {
+          recordedBy: before.recordedBy,
+          recordedAt: before.recordedAt,
+          appliedAt: before.appliedAt,
+        },
+      })
+  }
+}
+
+/**
+ * Writes an outing down with its records, all or none: a record for each lawn gone over and herbicide, with what was really
+ * used. The same outing again adds nothing. @throws ProblemError tankRecorded, refused, notFound
+ */
+export async function recordOuting(
+  scope: AccountScope,
+  order: OutingOrder,
+  madeBy: string,
+  clock: Clock,
+): Promise<{ outing: Outing; added: boolean }> {
+  const [here] = await scope.find<Outing>('outing', { id: order.id })
+  if (here) return { outing: toWire(here), added: false }
+  const tank = await scope.get<Tank>('tank', order.tankId)
+  const refusals = [...checkTimes(order), ...checkZones(tank, order.zones)]
+  if (refusals.length) throw new ProblemError('refused', refusals)
+  const loads = loadsOf(tank)
+  const used = accept(
+    computeUsed(loads, {
+      loadsMixed: order.loadsMixed,
+      leftoverGal: order.leftoverGal,
+      zones: order.zones.map((z) => ({ id: z.zoneId, areaSqFt: z.areaSqFt })),
+    }),
+  )
+  await refuseSecond(scope, tank, order)
+  const recordIds: string[] = []
+  for (const mixId of tank.mixIds) {
+    const mix = await scope.get<Mix>('mix', mixId)
+    const share = used.shares.get(mix.zoneId)
+    const product = used.products[tank.products.findIndex((p) => p.labelId === mix.labelId)]
+    if (share === undefined || !product) continue
+    const { record } = await recordPass(
+      scope,
+      {
+        id: fixedId(`${order.id}/${mixId}`),
+        mixId,
+        appliedAt: order.startedAt,
+        endedAt: new Date(order.endedAt).toISOString(),
+        areaSqFt: order.zones.find((z) => z.zoneId === mix.zoneId)!.areaSqFt,
+        product: { value: product.value * share, unit: product.unit },
+        waterGal: used.water.value * share,
+        applicator: order.applicator,
+        licence: order.licence,
+        ...windOf(order),
+        airC: order.airC,
+        target: order.target,
+        wateredInOn: null,
+        note: order.note,
+      },
+      madeBy,
+      clock,
+    )
+    recordIds.push(record.id)
+  }
+  const mixed = loads.slice(0, order.loadsMixed).reduce((sum, l) => sum + l.waterGal, 0)
+  const planned = loads.reduce((sum, l) => sum + l.waterGal, 0)
+  const zone = await scope.get<Zone>('zone', tank.zones[0]!.zoneId)
+  const { again: _, ...kept } = order
+  const { row } = await scope.add<Outing>('outing', {
+    ...kept,
+    yardId: zone.yardId,
+    takenShare: planned > 0 ? mixed / planned : 1,
+    recordIds,
+    madeAt: clock().toISOString(),
+    madeBy,
+  })
+  return { outing: toWire(row), added: true }
+}
+
+/** Tanks that were made and not yet written down, newest first: what is still to be put down. */
+export async function openTanks(scope: AccountScope, since: string): Promise<Tank[]> {
+  const tanks = await scope.manager
+    .createQueryBuilder<Tank>('tank', 't')
+    .where('t.account_id = :account AND t.day >= :since', { account: scope.accountId, since })
+    .andWhere(
+      `NOT EXISTS (SELECT 1 FROM application_record r WHERE r.account_id = :account AND r.mix_id IN
+         (SELECT m.id FROM mix m WHERE m.account_id = :account AND m.tank_id = t.id))`,
+    )
+    .orderBy('t.made_at', 'DESC')
+    .limit(20)
+    .getMany()
+  return tanks.map((t) => toWire<Tank>(t))
+}

@@ -1,0 +1,41 @@
+import type { FastifyInstance } from 'fastify'
+import Joi from 'joi'
+import { day } from '@jardinero/contract/field'
+import * as wire from '@jardinero/contract/outing'
+import { findRecords } from '../ledger/records.ts'
+import type { Clock } from '../platform/clock.ts'
+import { openTanks, recordOuting } from './outings.ts'
+
+export function outingRoutes(app: FastifyInstance, clock: Clock): void {
+  const tags = ['outing']
+  app.get(
+    '/api/outing/tanks',
+    {
+      schema: {
+        tags,
+        summary: 'Tanks made since a day and not yet written down',
+        querystring: Joi.object({ since: day.required() }),
+      },
+    },
+    (request) => app.scoped(request, (scope) => openTanks(scope, (request.query as { since: string }).since)),
+  )
+  app.post(
+    '/api/outing/outings',
+    {
+      schema: {
+        tags,
+        summary: 'Write an outing down, with a record for each lawn and herbicide; once, whole or not at all',
+        body: wire.outingOrder,
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const order = request.body as wire.OutingOrder
+        const { outing, added } = await recordOuting(scope, order, request.person!.name, clock)
+        void reply.code(added ? 201 : 200)
+        const records = []
+        for (const id of outing.recordIds) records.push(...(await findRecords(scope, { id })))
+        return { outing, records }
+      }),
+  )
+}
