@@ -16,7 +16,8 @@ const help = `npm start -- [options]
   DATABASE_URL    a PostgreSQL of your own, instead of ours
   WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in
   PROBE_URL       a soil probe at this machine, tcp://host:port, as in docs/probe.md, instead of the stand-in
-  SCALE_URL       a kitchen scale at this machine, tcp://host:port, as in docs/scale.md, instead of the stand-in`
+  SCALE_URL       a kitchen scale at this machine, tcp://host:port, as in docs/scale.md, instead of the stand-in
+  METER_URL       a wind meter at this machine, tcp://host:port, as in docs/meter.md, instead of the stand-in`
 
 function readOptions() {
   try {
@@ -111,7 +112,7 @@ function startStandin(name, onStart) {
   return begin()
 }
 
-function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, options }) {
+function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -122,6 +123,7 @@ function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, option
     WEATHER_URL: weatherUrl,
     PROBE_URL: probeUrl,
     SCALE_URL: scaleUrl,
+    METER_URL: meterUrl,
     DEMO: String(!options['no-demo']),
     FRESH_DEMO: String(options['fresh-demo']),
   }
@@ -190,13 +192,14 @@ async function main() {
     postgres = ownDatabase ? undefined : await startPostgres(options.data)
     if (postgres) keepAlive(postgres)
     const standin = (name) => startStandin(name, (child) => (standins[name] = child))
-    const [weatherUrl, probeUrl, scaleUrl] = await Promise.all([
+    const [weatherUrl, probeUrl, scaleUrl, meterUrl] = await Promise.all([
       process.env.WEATHER_URL ?? standin('weather'),
       process.env.PROBE_URL ?? standin('probe'),
       process.env.SCALE_URL ?? standin('scale'),
+      process.env.METER_URL ?? standin('meter'),
     ])
     const databaseUrl = ownDatabase ?? postgres.url
-    const started = startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, options })
+    const started = startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options })
     server = started.server
     await started.listening
     server.once('exit', (code) => {

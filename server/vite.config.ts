@@ -16,6 +16,7 @@ export default defineConfig({
         main: join(import.meta.dirname, 'src/main.ts'),
         weatherStandin: join(import.meta.dirname, '../standins/src/weatherMain.ts'),
         probeStandin: join(import.meta.dirname, '../standins/src/probeMain.ts'),
+        meterStandin: join(import.meta.dirname, '../standins/src/meterMain.ts'),
         scaleStandin: join(import.meta.dirname, '../standins/src/scaleMain.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },

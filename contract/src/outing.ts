@@ -20,6 +20,13 @@ export interface OutingWishes {
   mowWeekday: number | null
   lastMown: string | null
   family: FamilyTime[]
+  /** A window that is kept free for a pass. */
+  held?: HeldWindow | null
+}
+export interface HeldWindow {
+  label: string
+  from: string
+  to: string
 }
 export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }
 
@@ -44,6 +51,11 @@ export const outingWishes = Joi.object<OutingWishes>({
     }).xor('day', 'weekday', { isPresent: (value: unknown) => value !== null && value !== undefined }),
     40,
   ).required(),
+  held: Joi.object({
+    label: Joi.string().max(200).required(),
+    from: instant.required(),
+    to: instant.required(),
+  }).allow(null),
 })
 
 export const windSources = ['forecast', 'hand', 'meter'] as const

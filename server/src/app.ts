@@ -96,7 +96,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     seasonRoutes(rooms, { database, clock, wordsFor })
     shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
-    outingRoutes(rooms, clock)
+    outingRoutes(rooms, clock, config.meterUrl)
     ledgerRoutes(rooms, { clock, wordsFor })
     accountRoutes(rooms, database, config.demo, clock)
     rooms.get(

@@ -44,6 +44,7 @@ export async function startTestServer({
   weatherUrl = '',
   probeUrl = '',
   scaleUrl = '',
+  meterUrl = '',
 } = {}): Promise<TestServer> {
   const { database, url, drop } = await freshDatabase()
   await migrate(database)
@@ -57,6 +58,7 @@ export async function startTestServer({
     ...(weatherUrl && { weatherUrl }),
     ...(probeUrl && { probeUrl }),
     ...(scaleUrl && { scaleUrl }),
+    ...(meterUrl && { meterUrl }),
   }
   const app = await buildApp({ database, config, clock: () => testNow })
   await app.ready()

@@ -257,7 +257,7 @@ describe('records', () => {
       applicator: '=HYPERLINK("x")',
     })
     const csv = (await owner.get('/api/ledger/records.csv?from=2026-01-01&to=2026-12-31')).body
-    expect(csv.split('\r\n')[0]).toContain('applied_at_utc,zone,turf')
+    expect(csv.split('\r\n')[0]).toContain('applied_at_utc,ended_at_utc,client,yard')
     expect(csv).toContain(`"'=HYPERLINK(""x"")"`)
     expect((await owner.get('/api/soil/readings.csv')).body).toContain(
       'Middle,2026-02-27T15:00:00.000Z,5.08,8.444444444444445',

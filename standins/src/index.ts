@@ -1,3 +1,4 @@
+export { createMeter } from './meter.ts'
 export { createProbe } from './probe.ts'
 export { createScale } from './scale.ts'
 export { createWeatherServer } from './weatherServer.ts'

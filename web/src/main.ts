@@ -19,3 +19,9 @@ app.use(PrimeVue, {
 await useSession().open()
 app.use(createAppRouter())
 app.mount('#app')
+// The application on the device, for where there is no network; fetched after what one came for.
+const register = () => void navigator.serviceWorker.register('/sw.js')
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  if (document.readyState === 'complete') register()
+  else addEventListener('load', register)
+}

@@ -98,6 +98,9 @@ export const homeState = (): AccountState => ({
   sprinklers: [],
   waters: [],
   plans: [],
+  outings: [],
+  ratings: [],
+  recordPhotos: [],
 })
 
 export const reading = (placeId: string, day: string, fahrenheit: number): Reading => ({
@@ -187,6 +190,7 @@ export async function atHome({
     temperature: 'F',
     locale: 'en-US',
     theme: 'auto',
+    licence: '',
     ...preferences,
   }
   const account = useAccount()

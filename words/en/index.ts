@@ -4,6 +4,7 @@ import caution from './caution.json' with { type: 'json' }
 import field from './field.json' with { type: 'json' }
 import frame from './frame.json' with { type: 'json' }
 import ledger from './ledger.json' with { type: 'json' }
+import outing from './outing.json' with { type: 'json' }
 import problem from './problem.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
 import scout from './scout.json' with { type: 'json' }
@@ -22,6 +23,7 @@ export const catalogue: Catalogue = {
   ...field,
   ...frame,
   ...ledger,
+  ...outing,
   ...problem,
   ...refusal,
   ...scout,

@@ -54,6 +54,8 @@ export interface Words {
   number: (value: number, options?: Intl.NumberFormatOptions) => string
   /** A calendar day, with the weekday or the year where asked. */
   day: (day: string, style?: 'short' | 'weekday' | 'long') => string
+  /** A day of the week; 0 is Sunday. */
+  weekday: (index: number) => string
   /** An instant in a time zone, to the minute. */
   time: (instant: string, timeZone: string, style?: 'short' | 'long') => string
 }
@@ -131,6 +133,11 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     range,
     number: (value, options) => numbers(options).format(value),
     day,
+    // 1 January 2023 was a Sunday.
+    weekday: (index) =>
+      new Intl.DateTimeFormat(reader.locale, { weekday: 'long', timeZone: 'UTC' }).format(
+        new Date(Date.UTC(2023, 0, 1 + index)),
+      ),
     time: (instant, timeZone, style = 'short') =>
       new Intl.DateTimeFormat(reader.locale, {
         ...dayStyles[style],

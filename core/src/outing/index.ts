@@ -1,5 +1,13 @@
 export { computeDeltaT, computeWetBulb } from './air.ts'
-export { shutCodes, type HourAhead, type JudgedHour, type Limit, type LimitBy, type Shut } from './hour.ts'
+export {
+  shutCodes,
+  type HourAhead,
+  type JudgedHour,
+  type Limit,
+  type LimitBy,
+  type Shut,
+  type ShutCode,
+} from './hour.ts'
 export {
   computePassLimits,
   passOfLabels,
@@ -14,3 +22,4 @@ export { computeWindows, type SprayWindow, type WindowAnswer, type WindowRequest
 export { computeUsed, type LoadMade, type OutingUse, type Used } from './used.ts'
 export { planPattern, type Line, type Pattern } from './pattern.ts'
 export { computePassTime, earliestAgain, fillingMinutes, usualPace } from './time.ts'
+export { compassPoint, parseMeterLine, readWind, type CompassPoint, type WindSample } from './meter.ts'

@@ -18,7 +18,9 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
   const { text, amount } = speakers(words)
   const time = (at: string) => plainText(words.time(at, yard.timeZone, 'long'))
   const wind =
-    r.windMph === null ? '' : text('ledger.mph', { wind: words.number(r.windMph), from: r.windFrom ?? '' })
+    r.windMph === null
+      ? ''
+      : text('ledger.mph', { wind: words.number(r.windMph), from: r.windFrom || 'none' })
   const lines: [string, string][] = [
     [
       'when',
@@ -121,7 +123,9 @@ export function seasonReport(
     amount(r.rate.value, r.rate.unit),
     amount(r.areaSqFt, 'ft2'),
     amount(r.product.value, r.product.unit, true),
-    r.windMph === null ? '-' : text('ledger.mph', { wind: words.number(r.windMph), from: r.windFrom ?? '' }),
+    r.windMph === null
+      ? '-'
+      : text('ledger.mph', { wind: words.number(r.windMph), from: r.windFrom || 'none' }),
     r.applicator,
     r.licence || '-',
     r.wateredInOn ? plainText(words.day(r.wateredInOn)) : '-',

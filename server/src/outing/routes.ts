@@ -4,9 +4,11 @@ import { day } from '@jardinero/contract/field'
 import * as wire from '@jardinero/contract/outing'
 import { findRecords } from '../ledger/records.ts'
 import type { Clock } from '../platform/clock.ts'
+import { meterRoutes } from './meter.ts'
 import { openTanks, recordOuting } from './outings.ts'
 
-export function outingRoutes(app: FastifyInstance, clock: Clock): void {
+export function outingRoutes(app: FastifyInstance, clock: Clock, meterUrl: string | undefined): void {
+  meterRoutes(app, meterUrl)
   const tags = ['outing']
   app.get(
     '/api/outing/tanks',

@@ -19,6 +19,8 @@ export interface Config {
   probeUrl?: string
   /** Address of a kitchen scale that speaks the line protocol (docs/scale.md), tcp://host:port. */
   scaleUrl?: string
+  /** Address of a wind meter that speaks the line protocol (docs/meter.md), tcp://host:port. */
+  meterUrl?: string
 }
 
 const schema = Joi.object({
@@ -34,6 +36,7 @@ const schema = Joi.object({
   WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
   PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   SCALE_URL: Joi.string().uri({ scheme: ['tcp'] }),
+  METER_URL: Joi.string().uri({ scheme: ['tcp'] }),
 }).unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
@@ -51,5 +54,6 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
     ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
     ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),
+    ...(value.METER_URL && { meterUrl: value.METER_URL }),
   }
 }

@@ -22,6 +22,7 @@ export const problemStatus = {
   weatherAway: 502,
   probeAway: 502,
   scaleAway: 502,
+  meterAway: 502,
   databaseAway: 503,
 } as const
 export type ProblemCode = keyof typeof problemStatus

@@ -5,6 +5,8 @@ import { useRoute } from 'vue-router'
 import { connection } from '../kit/api.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { openWorking } from '../kit/working.ts'
+import OutboxPanel from '../outing/OutboxPanel.vue'
+import { useArrivals } from '../outing/useArrivals.ts'
 import DemoBar from './DemoBar.vue'
 import KeysHelp from './KeysHelp.vue'
 import SeasonRibbon from './SeasonRibbon.vue'
@@ -18,6 +20,7 @@ const { say } = useWords()
 const dark = usePreferredDark()
 const bare = computed(() => Boolean(route.meta['bare']) || !session.person)
 const { helpOpen } = useKeys(bare)
+useArrivals()
 
 watchEffect(() => {
   const { theme, locale } = session.preferences
@@ -34,7 +37,7 @@ watchEffect(() => {
     <DemoBar class="no-print" />
     <SeasonRibbon class="ribbon no-print" />
     <StationTrail class="trail no-print" />
-    <main id="station" tabindex="-1"><RouterView /></main>
+    <main id="station" tabindex="-1"><OutboxPanel /><RouterView /></main>
   </div>
   <WorkingDrawer v-if="openWorking.figure" />
   <KeysHelp v-if="helpOpen" @close="helpOpen = false" />

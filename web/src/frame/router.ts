@@ -11,6 +11,7 @@ export const stations = [
   { name: 'season', key: '4' },
   { name: 'shelf', key: '5' },
   { name: 'bench', key: '6' },
+  { name: 'outing', key: '7' },
   { name: 'ledger', key: '8' },
 ] as const
 
@@ -22,6 +23,8 @@ const routes: RouteRecordRaw[] = [
   { path: '/season', name: 'season', component: () => import('../season/SeasonStation.vue') },
   { path: '/shelf', name: 'shelf', component: () => import('../shelf/ShelfStation.vue') },
   { path: '/bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
+  { path: '/outing', name: 'outing', component: () => import('../outing/OutingStation.vue') },
+  { path: '/outing/field', name: 'field', component: () => import('../outing/field/FieldPage.vue') },
   { path: '/ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
   { path: '/you', name: 'you', component: () => import('./YouPage.vue') },
   { path: '/welcome', name: 'welcome', component: () => import('./WelcomePage.vue'), meta: { bare: true } },

@@ -25,6 +25,7 @@ const paths: Record<Part, string> = {
   signs: 'soil/signs',
   sprinklers: 'soil/sprinklers',
   waters: 'soil/waters',
+  ratings: 'ledger/ratings',
 }
 
 const emptyState = (): AccountState => ({
@@ -46,6 +47,9 @@ const emptyState = (): AccountState => ({
   sprinklers: [],
   waters: [],
   plans: [],
+  outings: [],
+  ratings: [],
+  recordPhotos: [],
 })
 
 /** The account's things as the server has them. Changed only by what the server answers. */

@@ -54,6 +54,25 @@ async function sendOnce(method: string, url: string, body?: unknown): Promise<Re
   }
 }
 
+/** What came of one try. */
+export type Tried<T> = { kind: 'sent'; data: T } | { kind: 'away' } | { kind: 'problem'; problem: Problem }
+
+/** Sends once and says what came of it; a token that is out of date is fetched anew. For what waits its turn elsewhere. */
+export async function trySend<T>(method: string, url: string, body?: unknown): Promise<Tried<T>> {
+  for (let tries = 0; ; tries++) {
+    const response = await sendOnce(method, url, body)
+    if (!response || response.status >= 500) return { kind: 'away' }
+    if (response.ok)
+      return { kind: 'sent', data: (response.status === 204 ? undefined : await response.json()) as T }
+    const problem = (await response.json().catch(() => undefined)) as Problem | undefined
+    if (!problem) return { kind: 'away' }
+    if (problem.code !== 'crossSite' || tries > 0) return { kind: 'problem', problem }
+    const session = await sendOnce('GET', '/api/session')
+    if (!session?.ok) return { kind: 'away' }
+    csrfToken = ((await session.json()) as { csrfToken: string }).csrfToken
+  }
+}
+
 /** After an answer was lost: the row as it stands already reads as we wanted it, so the change had arrived. */
 const arrived = (problem: Problem, body: unknown): boolean =>
   problem.code === 'staleEdit' &&

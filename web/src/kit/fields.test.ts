@@ -30,6 +30,7 @@ beforeEach(() => {
     temperature: 'F',
     locale: 'en-US',
     theme: 'auto',
+    licence: '',
   }
   session.catalogue = catalogue
 })

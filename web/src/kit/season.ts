@@ -52,6 +52,7 @@ export const useSeason = defineStore('season', () => {
     records.value = putRow(records.value, record)
     return record
   }
+  const put = (record: ApplicationRecord): void => void (records.value = putRow(records.value, record))
   /** Writes the pass of a whole tank down: a record for each zone and product. */
   async function addTankRecords(
     order: Omit<Partial<PassFacts>, 'areaSqFt' | 'product' | 'waterGal'> & { id: string; tankId: string },
@@ -80,6 +81,7 @@ export const useSeason = defineStore('season', () => {
     changeReading,
     removeReading,
     addRecord,
+    put,
     addTankRecords,
     amend,
   }

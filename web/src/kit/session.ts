@@ -3,12 +3,18 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Person, Preferences, SessionState } from '@jardinero/contract/person'
 import { createWords, loadCatalogue, loadPlantWords, type Catalogue, type Words } from '@jardinero/words'
 import { get, send, setCsrfToken } from './api.ts'
+import { keptAnswers } from './kept.ts'
 
 /** Before anyone is signed in: the browser's language, US units where it is American. */
 function strangerPreferences(): Preferences {
   const locale = navigator.language || 'en-US'
   const us = locale.endsWith('US')
   return { locale, units: us ? 'us' : 'metric', temperature: us ? 'F' : 'C', theme: 'auto' }
+}
+
+/** Answers kept for where there is no network are one person's: another finds none of them. */
+const forgetAnswers = async (): Promise<void> => {
+  if ('caches' in globalThis) await caches.delete(keptAnswers)
 }
 
 /** Who is here, and how they read. */
@@ -37,11 +43,15 @@ export const useSession = defineStore('session', () => {
     const plants = await loadPlantWords(preferences.value.locale)
     catalogue.value = { ...catalogue.value, ...plants }
   }
-  const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> =>
-    take(await send<SessionState>('POST', `/api/session/${how}`, body))
+  const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> => {
+    const state = await send<SessionState>('POST', `/api/session/${how}`, body)
+    await forgetAnswers()
+    take(state)
+  }
 
   async function leave(): Promise<void> {
     await send('POST', '/api/session/sign-out', {})
+    await forgetAnswers()
     take(await get<SessionState>('/api/session'))
   }
   async function prefer(patch: Partial<Preferences> & { name?: string }): Promise<void> {
@@ -65,6 +75,7 @@ export function useWords() {
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
     /** A month's short name alone. */
     month: (date: Date) => session.words.day(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, ''),
+    weekday: (index: number) => session.words.weekday(index),
     time: (instant: string, zone: string, style?: 'short' | 'long') =>
       session.words.time(instant, zone, style),
   }

@@ -27,7 +27,15 @@ const rows = computed<[string, string | Figure][]>(() => [
   ['total', quantity(r.value.product.value, r.value.product.unit, true)],
   ['water', q(r.value.waterGal, 'gal')],
   ['equipment', r.value.equipment],
-  ['wind', r.value.windMph === null ? '' : say('ledger.mph', { wind: number(r.value.windMph) })],
+  [
+    'wind',
+    r.value.windMph === null
+      ? ''
+      : say('ledger.mph', {
+          wind: number(r.value.windMph),
+          from: r.value.windFrom ? say(`compass.${r.value.windFrom}`) : 'none',
+        }),
+  ],
   ['air', q(r.value.airC, 'degC')],
   ['applicator', r.value.applicator],
   ['licence', r.value.licence],

@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type {
   LabelFile,
   LabelsFile,
@@ -43,5 +43,7 @@ export const useShelf = defineStore('shelf', () => {
     for (const label of result.added) account.put('labels', label)
     return result
   }
-  return { almanac, taken, loaded, load, loadTaken, addFile, removeFile, takeLabels }
+  const byName = computed(() => new Map(almanac.value.actives.map((a) => [a.name, a])))
+  const activeOf = (name: string) => byName.value.get(name)
+  return { almanac, activeOf, taken, loaded, load, loadTaken, addFile, removeFile, takeLabels }
 })

@@ -1,0 +1,80 @@
+import { computed, reactive } from 'vue'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { commonest } from './hourLanes.ts'
+import { shutParams } from './shutParams.ts'
+import type { useOutingPass } from './useOutingPass.ts'
+import type { useWindows } from './useWindows.ts'
+
+const hourMs = 3_600_000
+
+/** The station's one sentence, and how a window that was kept free stands. */
+export function useOutingAnswer(
+  { chosen }: ReturnType<typeof useOutingPass>,
+  { answer, hours, wishes }: ReturnType<typeof useWindows>,
+) {
+  const { timeZone } = useYard()
+  const { say, range, time } = useWords()
+
+  /** What shuts the window that was kept free, now; nothing where it is still open, or none is kept. */
+  const lost = computed(() => {
+    const { held } = wishes.value
+    if (!held || !answer.value) return undefined
+    const [from, to] = [Date.parse(held.from), Date.parse(held.to)]
+    const inside = answer.value.hours.filter((h) => Date.parse(h.at) >= from && Date.parse(h.at) < to)
+    return inside.find((h) => h.shuts.length)?.shuts[0]
+  })
+  const said = computed(() => {
+    const label = chosen.value?.labels.map((l) => l.name).join(', ') ?? ''
+    if (!chosen.value) return { code: 'outing.answer.none', params: {} }
+    if (!hours.value.length || !answer.value) return { code: 'outing.answer.noHours', params: { label } }
+    const [best] = answer.value.best
+    if (!best) {
+      const most = commonest(answer.value.hours)
+      const days = new Set(answer.value.hours.map((h) => h.day)).size
+      const why = most ? say(`shut.${most}.short`) : say('outing.short')
+      return { code: 'outing.answer.noWindow', params: { label, days, why } }
+    }
+    const own = answer.value.hours.slice(best.best.from, best.best.to)
+    const spread = (read: 'wind' | 'temperatureC', unit: string) => {
+      const values = own.map((h) => h[read])
+      return range(Math.min(...values), Math.max(...values), unit)
+    }
+    return {
+      code: best.closes ? 'outing.answer.go' : 'outing.answer.goOpen',
+      params: {
+        label,
+        from: time(own[0]!.at, timeZone.value),
+        to: time(new Date(Date.parse(own.at(-1)!.at) + hourMs).toISOString(), timeZone.value),
+        wind: spread('wind', 'm/s'),
+        air: spread('temperatureC', 'degC'),
+        until: time(
+          new Date(Date.parse(answer.value.hours[best.to - 1]!.at) + hourMs).toISOString(),
+          timeZone.value,
+        ),
+        why: best.closes ? say(`shut.${best.closes.code}.short`) : '',
+      },
+    }
+  })
+  const held = computed(() => {
+    const { held: window } = wishes.value
+    if (!window) return ''
+    const params = {
+      label: window.label,
+      from: time(window.from, timeZone.value),
+      to: time(window.to, timeZone.value),
+    }
+    return lost.value
+      ? say('outing.heldLost', {
+          ...params,
+          why: say(`shut.${lost.value.code}`, shutParams(lost.value, time, timeZone.value)),
+        })
+      : say('outing.heldSays', params)
+  })
+  return reactive({
+    code: computed(() => said.value.code),
+    params: computed(() => said.value.params),
+    held,
+    lost,
+  })
+}

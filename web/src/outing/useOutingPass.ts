@@ -1,0 +1,141 @@
+import { computed } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import type { Tank } from '@jardinero/contract/bench'
+import { computeAnyCalibration } from '@jardinero/core/bench'
+import { computePassTime, earliestAgain, passOfLabels } from '@jardinero/core/outing'
+import type { LabelRules } from '@jardinero/core/shelf'
+import { kindOf } from '@jardinero/core/shelf'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
+import { useYard } from '../kit/useYard.ts'
+import { useNextPass } from '../season/useNextPass.ts'
+import { useOutings } from './outingStore.ts'
+
+/** Something that could go down next: a tank that is made, the plan's next pass, a label of the shelf. */
+export interface Candidate {
+  id: string
+  name: string
+  labels: LabelRules[]
+  zoneIds: string[]
+  areaSqFt: number
+  loads: number
+  tank?: Tank
+  /** The day it is wished for. */
+  day?: string
+}
+
+const rigged = (tank: Tank) =>
+  tank.request.products.map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide')
+
+/** Which pass hours are looked for, and what it asks of them. The address holds it. */
+export function useOutingPass() {
+  const account = useAccount()
+  const outings = useOutings()
+  const route = useRoute()
+  const router = useRouter()
+  const { zones, areas, passesOn, yard } = useYard()
+  const { plannedPass } = useNextPass()
+  const { say, day } = useWords()
+
+  const sqFtOf = (ids: string[]) => ids.reduce((sum, id) => sum + (areas.value.get(id)?.area.value ?? 0), 0)
+  const gallons = computed(() => account.state.sprayers[0]?.capacityGal ?? 4)
+  const candidates = computed<Candidate[]>(() => {
+    const own = new Set(zones.value.map((z) => z.id))
+    const tanks = outings.tanks
+      .filter((t) => t.zones.some((z) => own.has(z.zoneId)))
+      .map((tank): Candidate => ({
+        id: `tank:${tank.id}`,
+        name: say('outing.aTank', {
+          labels: rigged(tank)
+            .map((r) => r.name)
+            .join(', '),
+          day: day(tank.day),
+        }),
+        labels: rigged(tank),
+        zoneIds: tank.zones.map((z) => z.zoneId),
+        areaSqFt: tank.result.treated.value,
+        loads: tank.result.loads.length,
+        tank,
+      }))
+    const next = plannedPass.value
+    const label = next && account.state.labels.find((l) => l.rules.name === next.label)
+    const ofPlan =
+      next && label ? zones.value.filter((z) => next.zones.includes(z.name)).map((z) => z.id) : []
+    const planned: Candidate[] =
+      next && label
+        ? [
+            {
+              id: 'plan',
+              name: say('outing.aPlan', { label: next.label, zones: next.zones.join(', ') }),
+              labels: [label.rules],
+              zoneIds: ofPlan,
+              areaSqFt: sqFtOf(ofPlan),
+              loads: Math.ceil(sqFtOf(ofPlan) / 1000 / gallons.value),
+              ...(next.day && { day: next.day }),
+            },
+          ]
+        : []
+    const shelf = account.state.labels
+      .filter((l) => kindOf(l.rules) === 'herbicide')
+      .flatMap((l): Candidate[] => {
+        const fit = zones.value
+          .filter((z) => l.rules.uses.some((u) => u.turf.includes(z.turf)))
+          .map((z) => z.id)
+        return fit.length
+          ? [
+              {
+                id: `label:${l.id}`,
+                name: l.rules.name,
+                labels: [l.rules],
+                zoneIds: fit,
+                areaSqFt: sqFtOf(fit),
+                loads: Math.ceil(sqFtOf(fit) / 1000 / gallons.value),
+              },
+            ]
+          : []
+      })
+    return [...tanks, ...planned, ...shelf]
+  })
+  const chosen = computed(
+    () => candidates.value.find((c) => c.id === route.query['pass']) ?? candidates.value[0],
+  )
+  const choose = (id: string) => router.replace({ query: { ...route.query, pass: id } })
+
+  const calibration = computed(() => {
+    const rows = account.state.calibrations
+    const named = chosen.value?.tank && rows.find((c) => c.id === chosen.value!.tank!.calibrationId)
+    return named ?? rows.toSorted((a, b) => (a.day < b.day ? 1 : -1))[0]
+  })
+  const sprayer = computed(() => account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId))
+  const pace = computed(() => {
+    const found = calibration.value && computeAnyCalibration(calibration.value)
+    return found?.ok && found.value.kind !== 'spreader' ? found.value.pace?.value : undefined
+  })
+  const time = computed(
+    () =>
+      chosen.value &&
+      computePassTime({ areaSqFt: chosen.value.areaSqFt, pace: pace.value, loads: chosen.value.loads }),
+  )
+  const treated = computed(() => zones.value.filter((z) => chosen.value?.zoneIds.includes(z.id)))
+  const pass = computed(() => {
+    const candidate = chosen.value
+    if (!candidate || !time.value) return undefined
+    const turfs = treated.value.map((z) => z.turf)
+    const soonest = candidate.labels
+      .flatMap((rules) =>
+        treated.value.flatMap((z) => {
+          const use = rules.uses.find((u) => u.turf.includes(z.turf))
+          const on = earliestAgain(rules, use, passesOn(z.id))
+          return on ? [{ day: on, label: rules.name }] : []
+        }),
+      )
+      .sort((a, b) => (a.day < b.day ? 1 : -1))[0]
+    return passOfLabels(candidate.labels, turfs, {
+      hours: Math.min(12, Math.max(1, time.value.value / 60)),
+      states: treated.value.map((z) => z.state),
+      ...(sprayer.value?.nozzle?.droplet && { droplet: sprayer.value.nozzle.droplet }),
+      ...(soonest && { notBefore: soonest }),
+    })
+  })
+  return { candidates, chosen, choose, pass, time, pace, sprayer, treated, yard }
+}

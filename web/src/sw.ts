@@ -1,0 +1,33 @@
+/// <reference lib="webworker" />
+import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching'
+import { NavigationRoute, registerRoute } from 'workbox-routing'
+import { NetworkFirst } from 'workbox-strategies'
+import { keptAnswers } from './kit/kept.ts'
+
+declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] }
+
+// Scripts, styles, fonts and words, all by their hash: the whole application is on the device once it was opened.
+precacheAndRoute(self.__WB_MANIFEST)
+cleanupOutdatedCaches()
+void self.skipWaiting()
+self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
+
+/** Every address is the same page. It is kept with its headers: its styles' nonce belongs to its own policy. */
+const page = new NetworkFirst({
+  cacheName: 'jardinero-page',
+  networkTimeoutSeconds: 4,
+  plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+})
+registerRoute(new NavigationRoute(page, { denylist: [/^\/api\//] }))
+
+/** Live lines, files for the disk and the watch on the server are never answered from here. */
+const neverKept = /^\/api\/(health|docs)|\.(pdf|csv|ics|geojson)$|\/(probe|scale|meter)$/
+registerRoute(
+  ({ url, request, sameOrigin }) =>
+    sameOrigin &&
+    request.method === 'GET' &&
+    url.pathname.startsWith('/api/') &&
+    !neverKept.test(url.pathname) &&
+    request.headers.get('accept') !== 'text/event-stream',
+  new NetworkFirst({ cacheName: keptAnswers, networkTimeoutSeconds: 8 }),
+)
