@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { causeCodes, type GridCount, type Rating } from '@jardinero/core/ledger'
+import { causeCodes, type GridCount, type PassFigures, type Rating } from '@jardinero/core/ledger'
 import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { day, id, instant, rowShapes, text, type Row } from './field.ts'
@@ -43,6 +43,8 @@ export interface ApplicationRecord extends PassFacts {
   /** The facts as first written down. */
   first: PassFacts
   amendments: Amendment[]
+  /** As the mix was made for it. */
+  planned?: PassFigures
 }
 
 export interface Amendment {

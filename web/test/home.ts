@@ -203,7 +203,19 @@ export async function atHome({
   useSeason().readings = readings
   useSeason().records = records
   const blank = { template: '<i />' }
-  const names = ['today', 'yard', 'scout', 'soil', 'season', 'shelf', 'bench', 'ledger', 'you']
+  const names = [
+    'today',
+    'yard',
+    'scout',
+    'soil',
+    'season',
+    'shelf',
+    'bench',
+    'outing',
+    'field',
+    'ledger',
+    'you',
+  ]
   const router = createRouter({
     history: createMemoryHistory(),
     routes: names.map((name) => ({ path: name === 'today' ? '/' : `/${name}`, name, component: blank })),

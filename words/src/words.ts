@@ -57,7 +57,9 @@ export interface Words {
   /** A day of the week; 0 is Sunday. */
   weekday: (index: number) => string
   /** An instant in a time zone, to the minute. */
-  time: (instant: string, timeZone: string, style?: 'short' | 'long') => string
+  time: (instant: string, timeZone: string, style?: 'short' | 'long' | 'clock') => string
+  /** From one instant to another, the day said once where it is one. */
+  span: (from: string, to: string, timeZone: string) => string
 }
 
 const dayStyles: Record<'short' | 'weekday' | 'long', Intl.DateTimeFormatOptions> = {
@@ -65,6 +67,8 @@ const dayStyles: Record<'short' | 'weekday' | 'long', Intl.DateTimeFormatOptions
   weekday: { weekday: 'short', day: 'numeric', month: 'short' },
   long: { day: 'numeric', month: 'long', year: 'numeric' },
 }
+
+const clockStyle = { hour: 'numeric', minute: '2-digit' } as const
 
 /** The words of one language for one reader. */
 export function createWords(catalogue: Catalogue, reader: Reader): Words {
@@ -140,10 +144,14 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
       ),
     time: (instant, timeZone, style = 'short') =>
       new Intl.DateTimeFormat(reader.locale, {
-        ...dayStyles[style],
-        hour: 'numeric',
-        minute: '2-digit',
+        ...(style !== 'clock' && dayStyles[style]),
+        ...clockStyle,
         timeZone,
       }).format(new Date(instant)),
+    span: (from, to, timeZone) =>
+      new Intl.DateTimeFormat(reader.locale, { ...dayStyles.weekday, ...clockStyle, timeZone }).formatRange(
+        new Date(from),
+        new Date(to),
+      ),
   }
 }

@@ -1,9 +1,16 @@
-import { convert, daysBetween, type Day, type Quantity } from '../quantity/index.ts'
+import {
+  convert,
+  daysBetween,
+  type Day,
+  type MassUnit,
+  type Quantity,
+  type VolumeUnit,
+} from '../quantity/index.ts'
 
 /** A pass as it was planned and as it went: product, ground, water, day. */
 export interface PassFigures {
   day: Day
-  product: Quantity
+  product: Quantity<MassUnit | VolumeUnit>
   areaSqFt: number
   waterGal: number
 }

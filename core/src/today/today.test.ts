@@ -14,6 +14,7 @@ const nothing: TodayState = {
   untreatedZones: ['Front'],
   barriersDue: [],
   wateringDue: [],
+  judgeDue: [],
   half: 'rising',
   hasPlan: false,
 }
@@ -62,6 +63,21 @@ describe('today', () => {
     })
     expect(items.map((i) => i.code)).toEqual(['waterIn', 'tapeZone', 'tapeZone', 'firstReading', 'markEdge'])
     expect(items[3]?.params).toMatchObject({ place: 'Drive edge' })
+  })
+  it('tells a window that opens soon, one that was lost, and a pass to be judged', () => {
+    const window = { label: 'X', when: 'Sat 9–11', inHours: 20 }
+    const lost = { label: 'X', when: 'Fri 9–11', why: 'Wind.' }
+    const due = { zone: 'Front', label: 'X', until: '2026-04-01' }
+    const items = computeToday({ ...nothing, window, windowLost: lost, judgeDue: [due] })
+    expect(items.map((i) => [i.code, i.room])).toEqual([
+      ['windowLost', 'outing'],
+      ['windowOpens', 'outing'],
+      ['judgePass', 'ledger'],
+    ])
+    expect(computeToday({ ...nothing, window: { ...window, inHours: 60 } })).toEqual([])
+    expect(computeToday({ ...nothing, window: { ...window, inHours: -1 } })[0]!.params).toMatchObject({
+      open: true,
+    })
   })
   it('brings a barrier that was marked, the more pressing the nearer it germinates', () => {
     const due = { zone: 'Front', plant: 'annualBluegrass', germinates: '2026-09-01' }

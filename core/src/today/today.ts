@@ -2,7 +2,7 @@ import { daysBetween, type Day, type Params, type Quantity } from '../quantity/i
 import type { Timing, Trend } from '../soil/index.ts'
 
 /** The room where a thing on today's list is done. */
-export type TodayRoom = 'yard' | 'scout' | 'soil' | 'season' | 'bench' | 'ledger'
+export type TodayRoom = 'yard' | 'scout' | 'soil' | 'season' | 'bench' | 'outing' | 'ledger'
 
 /** One thing to do: a sentence and its because, both by code under today.<code>. */
 export interface TodayItem {
@@ -49,10 +49,18 @@ export interface TodayState {
   half: Trend
   hasPlan: boolean
   plannedPass?: PlannedPass
+  /** The best window for what is mixed or planned, in words, and the hours until it opens; negative once it has. */
+  window?: { label: string; when: string; inHours: number }
+  /** A window that was kept free and is shut now, and by what, in words. */
+  windowLost?: { label: string; when: string; why: string }
+  /** Passes whose days of judging have begun and that nobody has rated. */
+  judgeDue: { zone: string; label: string; until: Day }[]
   wateringDue: { zone: string; label: string; by: Day; days: number; leastIn: number }[]
 }
 
 const most = 5
+/** A window is told so many hours before it opens. */
+const windowAheadHours = 36
 const readingEveryDays = 4
 const calibrateEveryDays = 365
 
@@ -154,6 +162,30 @@ function readyItems(state: TodayState): TodayItem[] {
   return items
 }
 
+function outingItems({ window, windowLost, judgeDue }: TodayState): TodayItem[] {
+  return [
+    ...(windowLost
+      ? [{ code: 'windowLost', room: 'outing' as const, params: { ...windowLost }, loss: 0.88 }]
+      : []),
+    ...(window && window.inHours <= windowAheadHours
+      ? [
+          {
+            code: 'windowOpens',
+            room: 'outing' as const,
+            params: { ...window, open: window.inHours <= 0 },
+            loss: 0.86,
+          },
+        ]
+      : []),
+    ...judgeDue.map((due): TodayItem => ({
+      code: 'judgePass',
+      room: 'ledger',
+      params: { ...due },
+      loss: 0.5,
+    })),
+  ]
+}
+
 /** Up to five things to do next, by what is lost by waiting. */
 export function computeToday(state: TodayState): TodayItem[] {
   const areas = state.zonesWithoutArea.map((zone): TodayItem => ({
@@ -178,6 +210,7 @@ export function computeToday(state: TodayState): TodayItem[] {
     ...areas,
     ...watering,
     ...barriers,
+    ...outingItems(state),
     ...timingItem(state),
     ...planItems(state),
     ...readingItems(state),

@@ -2,8 +2,14 @@ import { DateTime } from 'luxon'
 import type { Mix, Calibration, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { Amendment, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
-import { computeRecordedRate, passOfRecord, readAmended } from '@jardinero/core/ledger'
-import { measureOfUnit, type Quantity, type RatePerAreaUnit } from '@jardinero/core/quantity'
+import { computeRecordedRate, passOfRecord, readAmended, type PassFigures } from '@jardinero/core/ledger'
+import {
+  measureOfUnit,
+  type MassUnit,
+  type Quantity,
+  type RatePerAreaUnit,
+  type VolumeUnit,
+} from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import { accountToday } from '../account/today.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
@@ -45,7 +51,36 @@ const keepOffUntil = (rules: LabelRules, appliedAt: string): string | null =>
     ? DateTime.fromISO(appliedAt).plus({ hours: rules.keepOff.hours }).toUTC().toISO()
     : null
 
-function readRecord(stored: StoredRecord, amendments: StoredAmendment[], yardId: string): ApplicationRecord {
+/** What mixes were made to put down, by their ids. */
+async function plannedOf(scope: AccountScope, mixIds: string[]): Promise<Map<string, PassFigures>> {
+  if (!mixIds.length) return new Map()
+  const rows: {
+    id: string
+    day: string
+    area: number
+    water: number
+    value: number
+    unit: MassUnit | VolumeUnit
+  }[] = await scope.manager.query(
+    `SELECT id, to_char(day, 'YYYY-MM-DD') AS day, area_sq_ft::float8 AS area, (result->'water'->>'value')::float8 AS water,
+         (result->'measured'->>'value')::float8 AS value, result->'measured'->>'unit' AS unit
+       FROM mix WHERE account_id = $1 AND id = ANY($2)`,
+    [scope.accountId, mixIds],
+  )
+  return new Map(
+    rows.map(({ id, day, area, water, value, unit }) => [
+      id,
+      { day, areaSqFt: area, waterGal: water, product: { value, unit } },
+    ]),
+  )
+}
+
+function readRecord(
+  stored: StoredRecord,
+  amendments: StoredAmendment[],
+  yardId: string,
+  planned: PassFigures | undefined,
+): ApplicationRecord {
   const { accountId: _, first, ...fixed } = stored
   const ordered = amendments.toSorted((a, b) => (a.madeAt < b.madeAt ? -1 : 1))
   const facts = readAmended(first, ordered)
@@ -57,6 +92,7 @@ function readRecord(stored: StoredRecord, amendments: StoredAmendment[], yardId:
     keepOffUntil: keepOffUntil(stored.rules, facts.appliedAt),
     first,
     amendments: ordered.map(({ accountId: __, recordId: ___, ...amendment }): Amendment => amendment),
+    ...(planned && { planned }),
   }
 }
 
@@ -145,7 +181,10 @@ export async function findRecords(
   const byRecord = new Map<string, StoredAmendment[]>()
   for (const a of amendments) byRecord.set(a.recordId, [...(byRecord.get(a.recordId) ?? []), a])
   const yardOf = new Map((await scope.find<Zone>('zone')).map((z) => [z.id, z.yardId]))
-  return stored.map((r) => readRecord(r, byRecord.get(r.id) ?? [], yardOf.get(r.zoneId) ?? ''))
+  const planned = await plannedOf(scope, [...new Set(stored.map((r) => r.mixId))])
+  return stored.map((r) =>
+    readRecord(r, byRecord.get(r.id) ?? [], yardOf.get(r.zoneId) ?? '', planned.get(r.mixId)),
+  )
 }
 
 /** Everything put down on a zone, for the year's maximum and the interval. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useToday } from '../today/useToday.ts'
 import { useWords } from '../kit/session.ts'
@@ -8,10 +9,22 @@ import { stations } from './router.ts'
 const route = useRoute()
 const { say } = useWords()
 const { waitsAt } = useToday()
+/** On a phone the bar is longer than the screen: where one is stays in sight. */
+const bar = ref<HTMLElement>()
+watch(
+  () => route.name,
+  () =>
+    void nextTick(() => {
+      const here = bar.value?.querySelector<HTMLElement>('.here')
+      if (here && bar.value!.scrollWidth > bar.value!.clientWidth)
+        bar.value!.scrollTo({ left: here.offsetLeft - bar.value!.clientWidth / 2 })
+    }),
+  { immediate: true },
+)
 </script>
 
 <template>
-  <nav :aria-label="say('frame.stations')" class="trail">
+  <nav ref="bar" :aria-label="say('frame.stations')" class="trail">
     <RouterLink :to="{ name: 'today' }" :class="{ here: route.name === 'today' }"
       ><span class="n">0</span>{{ say('frame.today') }}</RouterLink
     >
@@ -85,12 +98,15 @@ hr {
     border: 0;
     border-top: 1px solid var(--rule);
     padding: 0.3rem;
+    overflow-x: auto;
+    scrollbar-width: none;
   }
   hr,
   .n {
     display: none;
   }
   a {
+    flex: none;
     padding: 0.55rem 0.35rem;
   }
 }

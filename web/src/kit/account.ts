@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { AccountState } from '@jardinero/contract/account'
 import type { Almanac } from './almanac.ts'
 import type { Row } from '@jardinero/contract/field'
+import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import { get, newId, send, sendBytes } from './api.ts'
@@ -110,6 +111,15 @@ export const useAccount = defineStore('account', () => {
     const photo = await sendBytes<FindPhoto>(url, picture)
     state.value.photos = [...state.value.photos.filter((p) => p.id !== photo.id), photo]
   }
+  async function addRecordPhoto(recordId: string, kind: RecordPhoto['kind'], picture: Blob): Promise<void> {
+    const url = `/api/ledger/records/${recordId}/photos?id=${newId()}&kind=${kind}`
+    const photo = await sendBytes<RecordPhoto>(url, picture)
+    state.value.recordPhotos = [...state.value.recordPhotos.filter((p) => p.id !== photo.id), photo]
+  }
+  async function removeRecordPhoto(id: string): Promise<void> {
+    await send('DELETE', `/api/ledger/photos/${id}`)
+    state.value.recordPhotos = state.value.recordPhotos.filter((p) => p.id !== id)
+  }
   async function removePhoto(id: string): Promise<void> {
     await send('DELETE', `/api/scout/photos/${id}`)
     state.value.photos = state.value.photos.filter((p) => p.id !== id)
@@ -135,6 +145,8 @@ export const useAccount = defineStore('account', () => {
     change,
     remove,
     addPhoto,
+    addRecordPhoto,
+    removeRecordPhoto,
     removePhoto,
     takePlan,
     moveDemo,

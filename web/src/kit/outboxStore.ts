@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue'
 import type { Params } from '@jardinero/core/quantity'
 import { trySend } from './api.ts'
 import { createOutbox, type Waiting } from './outbox.ts'
+import { plain } from './plain.ts'
 import { outboxOnDevice } from './pocket.ts'
 import { useSession } from './session.ts'
 
@@ -31,11 +32,11 @@ export const useOutbox = defineStore('outbox', () => {
   }
   /** Kept on the device first, then on its way: answers once it is kept. */
   async function add(url: string, body: unknown, says: { code: string; params: Params }): Promise<void> {
-    await outbox.add({ personId: session.person!.id, url, body, says, at: new Date().toISOString() })
+    await outbox.add(plain({ personId: session.person!.id, url, body, says, at: new Date().toISOString() }))
     void flush()
   }
   async function settle(entry: Waiting, body?: unknown): Promise<void> {
-    await outbox.settle(entry, body)
+    await outbox.settle(plain(entry), body === undefined ? entry.body : plain(body))
     await flush()
   }
   const drop = (entry: Waiting) => outbox.drop(entry)

@@ -76,7 +76,8 @@ export function useWords() {
     /** A month's short name alone. */
     month: (date: Date) => session.words.day(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, ''),
     weekday: (index: number) => session.words.weekday(index),
-    time: (instant: string, zone: string, style?: 'short' | 'long') =>
+    time: (instant: string, zone: string, style?: 'short' | 'long' | 'clock') =>
       session.words.time(instant, zone, style),
+    span: (from: string, to: string, zone: string) => session.words.span(from, to, zone),
   }
 }

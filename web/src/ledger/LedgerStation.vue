@@ -10,10 +10,11 @@ import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import LimitBar from './LimitBar.vue'
 import RecordSheet from './RecordSheet.vue'
+import YearCompare from './YearCompare.vue'
 import YearPasses from './YearPasses.vue'
 import { useYearLimits } from './useYearLimits.ts'
 
-const { records, year, day, today } = useYard()
+const { yard, records, year, day, today } = useYard()
 const limits = useYearLimits()
 const router = useRouter()
 const { say, quantity, day: sayDay } = useWords()
@@ -69,8 +70,17 @@ const standIn = (y: string) =>
       <a class="link" :href="`/api/ledger/records.csv?from=${year}-01-01&to=${year}-12-31`" download>{{
         say('ledger.csv', { year: String(year) })
       }}</a>
+      <a
+        v-if="yard"
+        class="link"
+        :href="`/api/ledger/season.pdf?yardId=${yard.id}&from=${year}-01-01&to=${year}-12-31`"
+        download
+        >{{ say('ledger.seasonPdf', { year: String(year) }) }}</a
+      >
     </template>
     <YearPasses />
+    <h2 class="part">{{ say('ledger.compared') }}</h2>
+    <YearCompare />
     <h2 v-if="limits.length" class="part">{{ say('ledger.limits') }}</h2>
     <LimitBar v-for="l in limits" :key="l.zone + l.label" :limit="l" />
     <h2 class="part">{{ say('ledger.records', { year: String(year) }) }}</h2>

@@ -5,6 +5,7 @@ import type { Figure, Refusal } from '@jardinero/core/quantity'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard, type OpenRecord } from '../kit/useYard.ts'
+import AfterPass from './AfterPass.vue'
 import AmendForm from './AmendForm.vue'
 
 /** One record as the sheet regulators want, printable; amendments under it, the first entry kept. */
@@ -15,7 +16,15 @@ const amending = ref(false)
 const r = computed(() => props.record)
 const q = (value: number | null, unit: string) => (value === null ? '' : quantity(value, unit))
 const rows = computed<[string, string | Figure][]>(() => [
-  ['when', time(r.value.appliedAt, timeZone.value, 'long')],
+  [
+    'when',
+    r.value.endedAt
+      ? say('ledger.fromTo', {
+          from: time(r.value.appliedAt, timeZone.value, 'long'),
+          to: time(r.value.endedAt, timeZone.value, 'clock'),
+        })
+      : time(r.value.appliedAt, timeZone.value, 'long'),
+  ],
   ['where', `${yard.value?.name ?? ''}, ${r.value.zoneName}`],
   ['turf', say(`turf.${r.value.turf}`)],
   ['target', r.value.target],
@@ -93,7 +102,11 @@ const print = () => window.print()
     <p class="actions no-print">
       <button class="link" @click="amending = !amending">{{ say('ledger.amend') }}</button>
       <button class="link" @click="print">{{ say('ledger.print') }}</button>
+      <a class="link" :href="`/api/ledger/records/${record.id}/sheet.pdf`" download>{{
+        say('ledger.pdf')
+      }}</a>
     </p>
+    <AfterPass class="no-print" :record="record" />
     <AmendForm v-if="amending" class="no-print" :record="record" @done="amending = false" />
   </section>
 </template>

@@ -2,22 +2,41 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { ribbonScale } from '../frame/ribbonScale.ts'
+import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 
 /** The year's passes on the ribbon's scale, a lane a zone. */
 const { zones, records, year, day } = useYard()
-const { say, day: sayDay } = useWords()
+const account = useAccount()
+const { say, day: sayDay, quantity } = useWords()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const scale = computed(() =>
   ribbonScale([`${year.value}-01-01`, `${year.value}-12-31`], 96, Math.max(280, width.value) - 10),
 )
+/** Cover of a weed over the year, as it was rated: one line a weed, the top of the lane is all of the ground. */
+function curvesOf(zoneId: string) {
+  const ids = new Set(records.value.filter((r) => r.zoneId === zoneId).map((r) => r.id))
+  const byPlant = new Map<string, { day: string; cover: number }[]>()
+  for (const r of account.state.ratings.toSorted((a, b) => (a.day < b.day ? -1 : 1)))
+    if (ids.has(r.recordId) && scale.value.inside(r.day))
+      byPlant.set(r.plant, [
+        ...(byPlant.get(r.plant) ?? []),
+        { day: r.day, cover: r.treated.hits / r.treated.points },
+      ])
+  return [...byPlant].map(([plant, points]) => ({
+    plant,
+    points: points.map((p) => [scale.value.x(p.day), 26 - 24 * p.cover] as const),
+    last: points.at(-1)!.cover,
+  }))
+}
 const lanes = computed(() =>
   zones.value.map((zone, i) => ({
     zone,
     y: 34 + i * 40,
     passes: records.value.filter((r) => r.zoneId === zone.id && scale.value.inside(r.day)),
+    curves: curvesOf(zone.id),
   })),
 )
 const height = computed(() => 34 + zones.value.length * 40)
@@ -41,6 +60,11 @@ const monthName = (date: Date) =>
       </g>
       <g v-for="l in lanes" :key="l.zone.id" :transform="`translate(0 ${l.y})`">
         <text class="zone" x="0" y="20">{{ l.zone.name }}</text>
+        <g v-for="c in l.curves" :key="c.plant" class="curve">
+          <title>{{ say('ledger.curve', { plant: c.plant, cover: quantity(c.last, 'ratio') }) }}</title>
+          <polyline :points="c.points.map((p) => p.join(',')).join(' ')" />
+          <circle v-for="p in c.points" :key="p[0]" :cx="p[0]" :cy="p[1]" r="3" />
+        </g>
         <line class="ground" x1="96" :x2="width - 10" y1="26" y2="26" />
         <g v-for="r in l.passes" :key="r.id" class="peg" :transform="`translate(${scale.x(r.day)} 0)`">
           <title>{{ `${r.rules.name}, ${sayDay(r.day, 'long')}` }}</title>
@@ -74,6 +98,15 @@ text {
 }
 .peg path {
   fill: var(--clay);
+}
+.curve polyline {
+  fill: none;
+  stroke: var(--plum);
+  stroke-width: 1.5;
+  stroke-dasharray: 4 2;
+}
+.curve circle {
+  fill: var(--plum);
 }
 .standing {
   stroke: var(--ink);

@@ -8,7 +8,7 @@ import { shutParams } from './shutParams.ts'
 const props = defineProps<{ answer: WindowAnswer; afterOf: (ends: number) => AfterOuting | undefined }>()
 const emit = defineEmits<{ hold: [from: string, to: string] }>()
 const { timeZone } = useYard()
-const { say, range, time, day, quantity } = useWords()
+const { say, range, time, span, day, quantity } = useWords()
 
 const hourMs = 3_600_000
 const spread = (w: SprayWindow, read: 'wind' | 'temperatureC', unit: string) => {
@@ -35,12 +35,7 @@ const wet = ({ watering }: AfterOuting) =>
   <ol class="best">
     <li v-for="w in answer.best" :key="w.from">
       <p>
-        <strong>{{
-          say('outing.window', {
-            from: time(answer.hours[w.best.from]!.at, timeZone),
-            to: time(ends(w), timeZone),
-          })
-        }}</strong>
+        <strong>{{ span(answer.hours[w.best.from]!.at, ends(w), timeZone) }}</strong>
         {{
           say('outing.windowAir', { wind: spread(w, 'wind', 'm/s'), air: spread(w, 'temperatureC', 'degC') })
         }}
@@ -58,7 +53,9 @@ const wet = ({ watering }: AfterOuting) =>
         class="small"
       >
         {{ wet(plan) }}
-        {{ say('outing.mowing', { before: day(plan.mownBefore), from: day(plan.mowFrom) }) }}
+        <template v-if="plan.mowFrom !== plan.mownBefore">{{
+          say('outing.mowing', { before: day(plan.mownBefore), from: day(plan.mowFrom) })
+        }}</template>
       </p>
     </li>
   </ol>

@@ -7,6 +7,7 @@ import type { useOutingPass } from './useOutingPass.ts'
 import type { useWindows } from './useWindows.ts'
 
 const hourMs = 3_600_000
+const endOf = (at: string): string => new Date(Date.parse(at) + hourMs).toISOString()
 
 /** The station's one sentence, and how a window that was kept free stands. */
 export function useOutingAnswer(
@@ -14,7 +15,7 @@ export function useOutingAnswer(
   { answer, hours, wishes }: ReturnType<typeof useWindows>,
 ) {
   const { timeZone } = useYard()
-  const { say, range, time } = useWords()
+  const { say, range, time, span } = useWords()
 
   /** What shuts the window that was kept free, now; nothing where it is still open, or none is kept. */
   const lost = computed(() => {
@@ -44,26 +45,21 @@ export function useOutingAnswer(
       code: best.closes ? 'outing.answer.go' : 'outing.answer.goOpen',
       params: {
         label,
-        from: time(own[0]!.at, timeZone.value),
-        to: time(new Date(Date.parse(own.at(-1)!.at) + hourMs).toISOString(), timeZone.value),
+        when: span(own[0]!.at, endOf(own.at(-1)!.at), timeZone.value),
         wind: spread('wind', 'm/s'),
         air: spread('temperatureC', 'degC'),
-        until: time(
-          new Date(Date.parse(answer.value.hours[best.to - 1]!.at) + hourMs).toISOString(),
-          timeZone.value,
-        ),
+        until: time(endOf(answer.value.hours[best.to - 1]!.at), timeZone.value, 'clock'),
         why: best.closes ? say(`shut.${best.closes.code}.short`) : '',
       },
     }
   })
+  const lostSays = computed(() =>
+    lost.value ? say(`shut.${lost.value.code}`, shutParams(lost.value, time, timeZone.value)) : '',
+  )
   const held = computed(() => {
     const { held: window } = wishes.value
     if (!window) return ''
-    const params = {
-      label: window.label,
-      from: time(window.from, timeZone.value),
-      to: time(window.to, timeZone.value),
-    }
+    const params = { label: window.label, when: span(window.from, window.to, timeZone.value) }
     return lost.value
       ? say('outing.heldLost', {
           ...params,
@@ -76,5 +72,6 @@ export function useOutingAnswer(
     params: computed(() => said.value.params),
     held,
     lost,
+    lostSays,
   })
 }

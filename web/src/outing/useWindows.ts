@@ -15,14 +15,20 @@ const clockOf = (hour: number): string => {
 }
 
 /** The hours ahead held against a pass, the labels, the owner's wishes and the family's week. */
-export function useWindows({ pass }: Pick<ReturnType<typeof useOutingPass>, 'pass'>) {
+export function useWindows(
+  { pass }: Pick<ReturnType<typeof useOutingPass>, 'pass'>,
+  /** Looks only at what others have fetched. */
+  { patient = false } = {},
+) {
   const soil = useSoil()
   const shelf = useShelf()
   const { yard, today, timeZone } = useYard()
-  watchEffect(() => {
-    if (yard.value) void soil.loadWeather(yard.value.id, today.value)
-  })
-  void shelf.load()
+  if (!patient) {
+    watchEffect(() => {
+      if (yard.value) void soil.loadWeather(yard.value.id, today.value)
+    })
+    void shelf.load()
+  }
 
   const wishes = computed(() => yard.value?.outingWishes ?? noOutingWishes)
   const hours = computed<HourAhead[]>(() => {

@@ -6,7 +6,8 @@ import { useSoil } from '../soil/soilStore.ts'
 import type { SearchMessage, SearchOrder } from '../workers/searchSeason.ts'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
-import { plain, useSeasonQuestion } from './useSeasonQuestion.ts'
+import { plain } from '../kit/plain.ts'
+import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /** The grid: days this far apart, so many rates between the label's least and most; gains under this are not looked for. */
 const grid = { everyDays: 5, rateSteps: 3, passes: 2, tolerance: 0.005, most: 3000 } as const

@@ -8,7 +8,8 @@ import type { SeasonQuestion } from '../workers/seasonAnswers.ts'
 import { usePlanStore } from './planStore.ts'
 import { useChoices } from './useChoices.ts'
 import { usePlanContext } from './usePlanContext.ts'
-import { plain, useSeasonQuestion } from './useSeasonQuestion.ts'
+import { plain } from '../kit/plain.ts'
+import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /**
  * Keeps the plan of the open yard judged on the soil as it stands, and at the Season station the schools beside it and the

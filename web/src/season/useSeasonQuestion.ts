@@ -3,9 +3,6 @@ import { useYard } from '../kit/useYard.ts'
 import type { SeasonQuestion } from '../workers/seasonAnswers.ts'
 import { usePlanContext } from './usePlanContext.ts'
 
-/** A copy of its own: what the stores hold cannot cross to a worker. */
-export const plain = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
 /** What every question about the open yard's season rests on; nothing where no weed of the half can be stopped. */
 export function useSeasonQuestion() {
   const { places } = useYard()

@@ -7,6 +7,7 @@ import type {
   ShelfAlmanac,
   TakenByLabel,
 } from '@jardinero/contract/shelf'
+import { createActiveFinder } from '@jardinero/core/shelf'
 import { useAccount } from '../kit/account.ts'
 import { get, newId, send, sendBytes } from '../kit/api.ts'
 
@@ -43,7 +44,7 @@ export const useShelf = defineStore('shelf', () => {
     for (const label of result.added) account.put('labels', label)
     return result
   }
-  const byName = computed(() => new Map(almanac.value.actives.map((a) => [a.name, a])))
-  const activeOf = (name: string) => byName.value.get(name)
+  const find = computed(() => createActiveFinder(almanac.value.actives))
+  const activeOf = (name: string) => find.value(name)
   return { almanac, activeOf, taken, loaded, load, loadTaken, addFile, removeFile, takeLabels }
 })

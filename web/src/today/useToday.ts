@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { daysBetween, yearOf } from '@jardinero/core/quantity'
 import { computeAfterPass } from '@jardinero/core/ledger'
+import { computeExpectation } from '@jardinero/core/shelf'
 import { seasonOf, type Timing } from '@jardinero/core/soil'
 import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/today'
 import { hemisphereOf } from '@jardinero/core/yard'
@@ -8,6 +9,13 @@ import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlanContext } from '../season/usePlanContext.ts'
 import { useNextPass } from '../season/useNextPass.ts'
+import { useOutings } from '../outing/outingStore.ts'
+import { useOutingAnswer } from '../outing/useOutingAnswer.ts'
+import { useOutingPass } from '../outing/useOutingPass.ts'
+import { useWindows } from '../outing/useWindows.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
+import { useNow } from '../kit/useNow.ts'
+import { useWords } from '../kit/session.ts'
 import { useSoilTiming } from '../soil/useSoilTiming.ts'
 
 /** How many passes are down once a pass is. */
@@ -23,10 +31,42 @@ const passNumber: Record<Timing['pass'], number> = {
 /** What waits, for the day one stands on. */
 export function useToday() {
   const account = useAccount()
-  const { yard, zones, places, areas, day, probeReadings, records } = useYard()
+  const { yard, zones, places, areas, day, today, timeZone, probeReadings, records } = useYard()
   const { timing } = useSoilTiming()
   const { half, plan } = usePlanContext()
   const { plannedPass } = useNextPass()
+  const shelf = useShelf()
+  const outings = useOutings()
+  const { span } = useWords()
+  const { now } = useNow(60_000)
+  if (!outings.loaded) void outings.load(today.value)
+  const outing = useOutingPass()
+  const windows = useWindows(outing, { patient: true })
+  const said = useOutingAnswer(outing, windows)
+  /** Only for what is mixed or planned: a label on the shelf waits for nothing. */
+  const window = computed(() => {
+    const [best] = windows.answer.value?.best ?? []
+    const chosen = outing.chosen.value
+    if (!best || !chosen || chosen.id.startsWith('label:') || day.value !== today.value) return undefined
+    const { hours } = windows.answer.value!
+    const from = hours[best.best.from]!.at
+    const to = new Date(Date.parse(hours[best.best.to - 1]!.at) + 3_600_000).toISOString()
+    return {
+      label: chosen.labels.map((l) => l.name).join(', '),
+      when: span(from, to, timeZone.value),
+      inHours: (Date.parse(from) - Date.parse(now.value)) / 3_600_000,
+    }
+  })
+  const judgeDue = computed(() =>
+    records.value.flatMap((r) => {
+      if (account.state.ratings.some((rating) => rating.recordId === r.id)) return []
+      const use = r.rules.uses.find((u) => u.turf.includes(r.turf))
+      const expected = computeExpectation(r.rules, use, { day: r.day, activeOf: shelf.activeOf })
+      return expected && expected.judgeFrom <= day.value && day.value <= expected.judgeTo
+        ? [{ zone: r.zoneName, label: r.rules.name, until: expected.judgeTo }]
+        : []
+    }),
+  )
 
   /** Zones that already have as many pre-emergent passes this season as the next one makes. */
   const treated = computed(() => {
@@ -75,6 +115,11 @@ export function useToday() {
         return zone ? [{ zone, plant, germinates, days: daysBetween(day.value, germinates) }] : []
       }),
   )
+  const lostOf = (held: { label: string; from: string; to: string }) => ({
+    label: held.label,
+    when: span(held.from, held.to, timeZone.value),
+    why: said.lostSays,
+  })
   const state = computed<TodayState>(() => {
     const calibrated = account.state.calibrations
       .filter((c) => c.day <= day.value)
@@ -96,6 +141,9 @@ export function useToday() {
       ...(plannedPass.value && { plannedPass: plannedPass.value }),
       barriersDue: barriersDue.value,
       wateringDue: wateringDue.value,
+      judgeDue: judgeDue.value,
+      ...(window.value && { window: window.value }),
+      ...(said.lost && windows.wishes.value.held && { windowLost: lostOf(windows.wishes.value.held) }),
     }
   })
   const items = computed<TodayItem[]>(() => (yard.value ? computeToday(state.value) : []))

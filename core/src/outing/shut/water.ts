@@ -50,9 +50,13 @@ export const leafWet: Shutter = (i, { hours, sun, pass }) => {
   return dew || rained ? shut('leafWet', { dew: !rained }) : {}
 }
 
+/** So far above it nothing is frozen. */
+const farFromFrostK = 6
 export const frozen: Shutter = (i, { hours }) => {
   const { temperatureC } = hours[i]!
-  return temperatureC <= 0 ? shut('frozen', { given: { value: temperatureC, unit: 'degC' } }) : {}
+  return temperatureC <= 0
+    ? shut('frozen', { given: { value: temperatureC, unit: 'degC' } })
+    : { margin: Math.min(1, temperatureC / farFromFrostK) }
 }
 
 export const drought: Shutter = (_, { pass }) =>

@@ -4,6 +4,7 @@ import { computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
 import TextField from '../../kit/TextField.vue'
 import { useWords } from '../../kit/session.ts'
+import { plain } from '../../kit/plain.ts'
 import { useForm } from '../../kit/useForm.ts'
 import { useField, type FieldOuting } from './fieldStore.ts'
 
@@ -14,7 +15,7 @@ const field = useField()
 const { say, quantity } = useWords()
 const form = useForm()
 const typed = reactive({ ...props.outing.order, zones: props.outing.order.zones.map((z) => ({ ...z })) })
-watch(typed, () => void field.change({ order: JSON.parse(JSON.stringify(typed)) }), { deep: true })
+watch(typed, () => void field.change({ order: plain(typed) }), { deep: true })
 
 const nameOf = (zoneId: string) => props.outing.tank.request.grounds.find((g) => g.id === zoneId)?.name ?? ''
 const used = computed(() =>

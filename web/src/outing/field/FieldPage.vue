@@ -128,7 +128,7 @@ async function drop(): Promise<void> {
           <Button
             v-if="outing.stage === 'walking'"
             class="big"
-            severity="secondary"
+            outlined
             :label="say('outing.pause')"
             @click="field.pause(read())"
           />
@@ -136,7 +136,7 @@ async function drop(): Promise<void> {
           <Button
             v-if="field.loadsLeft"
             class="big"
-            severity="secondary"
+            outlined
             :label="say('outing.nextLoad')"
             @click="field.nextLoad(read())"
           />

@@ -50,7 +50,13 @@ const swaths = computed(() => lawns.value.reduce((sum, l) => sum + l.pattern.swa
         />
         <g v-for="([a, b], i) in l.pattern.swaths" :key="i">
           <line :x1="a[0]" :y1="a[1]" :x2="b[0]" :y2="b[1]" class="swath" />
-          <circle :cx="a[0]" :cy="a[1]" :r="swathFt / 4" class="begin" />
+          <circle
+            :cx="a[0]"
+            :cy="a[1]"
+            :r="i ? swathFt / 6 : swathFt / 2"
+            class="begin"
+            :class="{ first: !i }"
+          />
         </g>
       </g>
       <path v-for="b in beds" :key="b.section.id" :d="pathOf(b.sides)" class="bed" />
@@ -96,6 +102,11 @@ svg {
   stroke-dasharray: 2 1;
 }
 .begin {
+  fill: var(--paper);
+  stroke: var(--clay);
+  stroke-width: 0.4;
+}
+.begin.first {
   fill: var(--clay);
 }
 </style>

@@ -71,7 +71,7 @@ const last = computed(() => props.winds.at(-1))
     </p>
     <p v-else class="quiet">{{ say('outing.noWind') }}</p>
     <form class="row" novalidate @submit.prevent="byHand">
-      <NumberField v-model="mph" unit="mph" :label="say('ledger.wind')" />
+      <NumberField v-model="mph" unit="mph" :label="say('outing.wind')" />
       <ChoiceField v-model="from" :label="say('outing.windFrom')" :options="points" />
       <button class="link">{{ say('outing.addWind') }}</button>
     </form>

@@ -4,6 +4,7 @@ import type { Tank } from '@jardinero/contract/bench'
 import type { OutingOrder, WindReading } from '@jardinero/contract/outing'
 import { treatedSqFt } from '@jardinero/core/bench'
 import { newId } from '../../kit/api.ts'
+import { plain } from '../../kit/plain.ts'
 import { emptyPocket, keepInPocket, readPocket } from '../../kit/pocket.ts'
 
 /** An outing as it stands in the field. Whole, so that it needs nothing else to go on. */
@@ -46,7 +47,7 @@ export const useField = defineStore('field', () => {
   let keeping = Promise.resolve()
   function change(patch: Partial<FieldOuting>): Promise<void> {
     outing.value = { ...outing.value!, ...patch }
-    const copy = JSON.parse(JSON.stringify(outing.value)) as FieldOuting
+    const copy = plain(outing.value)
     keeping = keeping.then(() => keepInPocket(keyOf(personId.value), copy))
     return keeping
   }
