@@ -1,15 +1,28 @@
 import { defineConfig } from 'vitest/config'
 import vue from '@vitejs/plugin-vue'
 
+const exclude = ['**/node_modules/**', '**/dist/**']
+
 export default defineConfig({
   plugins: [vue()],
   test: {
-    include: ['{core,almanac,words,contract,standins,server,web,scripts}/**/*.test.{ts,mjs}'],
-    exclude: ['**/node_modules/**', '**/dist/**'],
     // Two cores are what there is; the default leaves one of them to the runner, which hardly needs it.
     maxWorkers: 2,
     globalSetup: ['scripts/testCluster.mjs'],
     testTimeout: 20_000,
     hookTimeout: 60_000,
+    projects: [
+      {
+        extends: true,
+        test: {
+          name: 'core and server',
+          include: ['{core,almanac,words,contract,standins,server,scripts}/**/*.test.{ts,mjs}'],
+          exclude,
+          // These keep nothing between files: what is imported once is there for the next.
+          isolate: false,
+        },
+      },
+      { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'], exclude } },
+    ],
   },
 })

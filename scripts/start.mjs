@@ -199,6 +199,12 @@ async function main() {
       process.env.METER_URL ?? standin('meter'),
     ])
     const databaseUrl = ownDatabase ?? postgres.url
+    // A backup beside a running start needs to find its database; the password stays in its own file.
+    if (postgres)
+      writeFileSync(
+        join(options.data, 'running.json'),
+        JSON.stringify({ pid: process.pid, url, databasePort: Number(new URL(postgres.url).port) }),
+      )
     const started = startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options })
     server = started.server
     await started.listening

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto'
 import ICAL from 'ical.js'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
-import { addLawn } from './lawn.ts'
+import { addLawn, lawn } from './lawn.ts'
 
 let server: TestServer
 let visitor: Visitor
@@ -146,13 +146,17 @@ describe('the calendar', () => {
       'Fertiliser',
       'Pre-emergent',
       'Water',
+      // Of the pass that is down already.
+      'Water',
+      'Judge',
+      lawn.label.name.split(' ')[0],
     ])
     const [pass, water] = events
     expect([pass!.startDate.toString(), pass!.startDate.isDate]).toEqual(['2026-04-14', true])
     expect(pass!.description).toContain('0.4 oz per 1,000 sq ft')
     expect(water!.endDate.toString()).toBe('2026-04-29')
     expect(water!.description).toMatch(/0\.25 in of rain or sprinkling by Apr 28: \d/)
-    expect(new Set(events.map((e) => e.uid)).size).toBe(5)
+    expect(new Set(events.map((e) => e.uid)).size).toBe(8)
   })
   it('follows the plan that holds, and the same pass keeps its id', async () => {
     const before = eventsOf((await visitor.get(`/api/season/calendar.ics?yardId=${made.yard}`)).body)[0]!
@@ -170,7 +174,7 @@ describe('the calendar', () => {
     const [feed] = (await visitor.get('/api/season/feeds')).json()
     expect(feed.path).toMatch(/^\/api\/season\/feed\/[\w-]{32}\.ics$/)
     const open = await server.app.inject(feed.path)
-    expect(eventsOf(open.body).length).toBe(5)
+    expect(eventsOf(open.body).length).toBe(8)
     expect((await visitor.post('/api/season/feeds', { id: randomUUID(), yardId: made.yard })).json()).toEqual(
       feed,
     )

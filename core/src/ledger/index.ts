@@ -20,3 +20,4 @@ export {
   type Verdict,
 } from './rating.ts'
 export { computeWateringIn, type WaterDay, type WateringIn } from './watering.ts'
+export { computeLedgerEvents, type LedgerEvent, type PassDown } from './events.ts'

@@ -7,6 +7,7 @@ import {
   computeControl,
   computeCover,
   computeDeviations,
+  computeLedgerEvents,
   computeWateringIn,
   diagnose,
   judgeRating,
@@ -210,6 +211,45 @@ describe('why a pass failed', () => {
     expect(yearsOfOneGroup([of(2024, '3'), of(2025, '3', '14'), of(2026, '3')], '3', 2026)).toBe(1)
     expect(yearsOfOneGroup([of(2024, '3'), of(2026, '3')], '3', 2026)).toBe(1)
   })
+})
+
+describe('days that follow a pass', () => {
+  const active = {
+    name: 'prodiamine',
+    symptoms: { kind: 'none', firstDays: 1, judgeDays: [42, 90] },
+  } as never
+  const pass = {
+    id: 'r',
+    day: '2026-04-08',
+    zoneName: 'Front',
+    turf: 'tallFescue',
+    rules: {
+      ...rules,
+      actives: [{ name: 'prodiamine', strength: { value: 50, unit: 'percent', basis: 'ai' } }],
+      uses: [
+        {
+          turf: ['tallFescue'],
+          purpose: 'preEmergent',
+          rate: { min: 1, max: 2, unit: 'oz/1000ft2' },
+          minimumIntervalDays: 60,
+        },
+      ],
+    } as LabelRules,
+    wateredInOn: null,
+    rated: false,
+  }
+  it('are its water, its judging and its repeat', () =>
+    expect(computeLedgerEvents([pass], () => active).map((e) => [e.code, e.from, e.to])).toEqual([
+      ['waterPass', '2026-04-15', '2026-04-15'],
+      ['judgePass', '2026-05-20', '2026-05-22'],
+      ['repeatPass', '2026-06-07', '2026-06-07'],
+    ]))
+  it('are gone once it is watered in and rated', () =>
+    expect(
+      computeLedgerEvents([{ ...pass, wateredInOn: '2026-04-09', rated: true }], () => active).map(
+        (e) => e.code,
+      ),
+    ).toEqual(['repeatPass']))
 })
 
 describe('plan and done', () => {

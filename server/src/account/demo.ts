@@ -7,6 +7,7 @@ import { makeMix } from '../bench/mixing.ts'
 import { recordPass } from '../ledger/records.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
+import { addFinds, addRatings } from './demoFinds.ts'
 import { addShelf } from './demoShelf.ts'
 import { addReadings, addWater } from './demoSoil.ts'
 import type { StoredPerson } from './entities.ts'
@@ -174,56 +175,6 @@ async function addLastYear(scope: AccountScope): Promise<void> {
   }
 }
 
-/** What was found last year. */
-const lastFinds = [
-  {
-    plant: 'smoothCrabgrass',
-    place: 'Drive edge',
-    foundOn: '2025-08-16',
-    stage: 'seeding',
-    at: [3, 24],
-    amount: { kind: 'grid', hits: 9, points: 60 },
-  },
-  {
-    plant: 'groundIvy',
-    place: 'Under the maple',
-    foundOn: '2025-10-04',
-    stage: 'mature',
-    at: [78, 8],
-    amount: { kind: 'grid', hits: 5, points: 80 },
-  },
-  {
-    plant: 'whiteClover',
-    place: 'Under the maple',
-    foundOn: '2025-10-04',
-    stage: 'mature',
-    at: [68, 22],
-    amount: { kind: 'count', count: 14 },
-  },
-]
-
-async function addFinds(scope: AccountScope): Promise<void> {
-  for (const {
-    place,
-    at: [xFt, yFt],
-    ...found
-  } of lastFinds)
-    await scope.add('plant_find', {
-      ...found,
-      id: demoId(`find ${found.plant}`),
-      zoneId: demoId('front'),
-      placeId: demoId(place),
-      xFt,
-      yFt,
-      candidates: [],
-      answers: {},
-      leafCount: null,
-      tillerCount: null,
-      wantedShare: 0.85,
-      note: '',
-    })
-}
-
 /** Leaf to root: the records give way only to this. */
 const tables = [
   'record_photo',
@@ -290,6 +241,7 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
     await addWater(scope)
     await addBench(scope)
     await addLastYear(scope)
+    await addRatings(scope)
     await addFinds(scope)
   })
 }

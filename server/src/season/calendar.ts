@@ -1,12 +1,18 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
-import { addDays } from '@jardinero/core/quantity'
+import { addDays, type Params } from '@jardinero/core/quantity'
+import { almanac } from '@jardinero/almanac'
+import type { RatingRow } from '@jardinero/contract/ledger'
+import { computeLedgerEvents } from '@jardinero/core/ledger'
 import { computeEvents, noWishes } from '@jardinero/core/season'
+import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
 import type { Clock } from '../platform/clock.ts'
+import { dayIn } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
+import { findRecords } from '../ledger/records.ts'
 import { gatherContext, plansInForce } from './plans.ts'
 
 /** A day of the calendar as the library takes it: it reads the local parts of a date. */
@@ -15,7 +21,19 @@ const dateOf = (day: string) => {
   return new Date(year, month - 1, date)
 }
 
-/** The plan of a yard as an iCalendar file (RFC 5545): whole days, each with what to do in its note. */
+/** What follows the passes that are down, of those of the last year. */
+async function followingDays(scope: AccountScope, yard: Yard) {
+  const records = (await findRecords(scope, { yardId: yard.id })).slice(-60)
+  const rated = new Set(
+    (await scope.find<RatingRow & { accountId: string }>('rating')).map((r) => r.recordId),
+  )
+  return computeLedgerEvents(
+    records.map((r) => ({ ...r, day: dayIn(r.appliedAt, yard.timeZone), rated: rated.has(r.id) })),
+    createActiveFinder(almanac.actives),
+  )
+}
+
+/** The plan of a yard, and what follows its passes, as an iCalendar file (RFC 5545): whole days, each with what to do in its note. */
 export async function planCalendar(
   scope: AccountScope,
   yardId: string,
@@ -36,6 +54,12 @@ export async function planCalendar(
     method: ICalCalendarMethod.PUBLISH,
     timezone: null,
   })
+  const note = (code: string, params: Params) =>
+    [
+      words.say(`season.event.${code}.says`, params),
+      words.say('caution.labelIsLaw'),
+      words.say('caution.localRules'),
+    ].join('\n')
   const plans = await plansInForce(scope, yardId)
   for (const [at, { id, half, programme, days, takenAt, edition }] of plans.entries()) {
     const events = computeEvents(programme, days, {
@@ -52,14 +76,30 @@ export async function planCalendar(
         end: dateOf(addDays(event.to, 1)),
         allDay: true,
         summary: words.say(`season.event.${event.code}`, event.params),
-        description: [
-          words.say(`season.event.${event.code}.says`, event.params),
-          words.say('caution.labelIsLaw'),
-          words.say('caution.localRules'),
-        ].join('\n'),
+        description: note(event.code, event.params),
         sequence: edition,
         x: [{ key: 'X-JARDINERO-PLAN', value: id }],
       })
   }
+  for (const event of await followingDays(scope, yard))
+    calendar.createEvent({
+      id: `${event.id}@jardinero.invalid`,
+      stamp: clock(),
+      start: dateOf(event.from),
+      end: dateOf(addDays(event.to, 1)),
+      allDay: true,
+      summary: words.say(`season.event.${event.code}`, event.params),
+      description: note(event.code, event.params),
+    })
+  const { held } = yard.outingWishes ?? {}
+  if (held)
+    calendar.createEvent({
+      id: `window.${yardId}@jardinero.invalid`,
+      stamp: clock(),
+      start: new Date(held.from),
+      end: new Date(held.to),
+      summary: words.say('season.event.window', { label: held.label }),
+      description: note('window', { label: held.label }),
+    })
   return calendar.toString()
 }

@@ -26,15 +26,15 @@ const settle = (row: RatingRow, why: string) =>
 <template>
   <section>
     <article v-for="{ rating, verdict, control } in judged" :key="rating.id" class="rating">
-      <p>
+      <p class="line">
         <strong>{{ say('ledger.rated', { plant: rating.plant, day: day(rating.day) }) }}</strong>
         <span>{{ say('ledger.cover') }} </span><FigureText :figure="computeCover(rating.treated).value" />
         <span class="quiet small"> {{ interval(computeCover(rating.treated)) }}</span>
         <template v-if="control">
-          · {{ say(`ledger.control.${control.method}`) }} <FigureText :figure="control.value" />
+          <span>· {{ say(`ledger.control.${control.method}`) }}</span> <FigureText :figure="control.value" />
           <span class="quiet small"> {{ interval(control) }}</span>
         </template>
-        · {{ say('ledger.injury', { injury: rating.injury }) }}
+        <span>· {{ say('ledger.injury', { injury: rating.injury }) }}</span>
         <button class="link small" @click="account.remove('ratings', rating)">
           {{ say('frame.remove') }}
         </button>
@@ -66,6 +66,12 @@ const settle = (row: RatingRow, why: string) =>
 <style scoped>
 .rating p {
   margin: 0.25rem 0;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 0 0.35rem;
 }
 .verdict {
   padding-left: 0.7rem;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
+import type { GridCount } from '@jardinero/core/ledger'
 import { ribbonScale } from '../frame/ribbonScale.ts'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
@@ -15,21 +16,25 @@ const { width } = useElementSize(box)
 const scale = computed(() =>
   ribbonScale([`${year.value}-01-01`, `${year.value}-12-31`], 96, Math.max(280, width.value) - 10),
 )
-/** Cover of a weed over the year, as it was rated: one line a weed, the top of the lane is all of the ground. */
+/** Cover of a weed over the year, as it was rated where a pass went down and on the untreated patch; the top of the lane is the most that was counted. */
 function curvesOf(zoneId: string) {
   const ids = new Set(records.value.filter((r) => r.zoneId === zoneId).map((r) => r.id))
-  const byPlant = new Map<string, { day: string; cover: number }[]>()
-  for (const r of account.state.ratings.toSorted((a, b) => (a.day < b.day ? -1 : 1)))
-    if (ids.has(r.recordId) && scale.value.inside(r.day))
-      byPlant.set(r.plant, [
-        ...(byPlant.get(r.plant) ?? []),
-        { day: r.day, cover: r.treated.hits / r.treated.points },
-      ])
-  return [...byPlant].map(([plant, points]) => ({
-    plant,
-    points: points.map((p) => [scale.value.x(p.day), 26 - 24 * p.cover] as const),
-    last: points.at(-1)!.cover,
-  }))
+  const mine = account.state.ratings
+    .filter((r) => ids.has(r.recordId) && scale.value.inside(r.day))
+    .toSorted((a, b) => (a.day < b.day ? -1 : 1))
+  const share = (c: GridCount) => c.hits / c.points
+  const most = Math.max(0.1, ...mine.flatMap((r) => [r.treated, ...(r.check ? [r.check] : [])].map(share)))
+  return [...new Set(mine.map((r) => r.plant))].flatMap((plant) =>
+    (['treated', 'check'] as const).flatMap((which) => {
+      const points = mine.flatMap((r) => {
+        const count = r.plant === plant ? r[which] : null
+        return count ? [[scale.value.x(r.day), 26 - (22 * share(count)) / most, share(count)] as const] : []
+      })
+      return points.length
+        ? [{ key: `${plant} ${which}`, plant, which, points, last: points.at(-1)![2] }]
+        : []
+    }),
+  )
 }
 const lanes = computed(() =>
   zones.value.map((zone, i) => ({
@@ -60,9 +65,11 @@ const monthName = (date: Date) =>
       </g>
       <g v-for="l in lanes" :key="l.zone.id" :transform="`translate(0 ${l.y})`">
         <text class="zone" x="0" y="20">{{ l.zone.name }}</text>
-        <g v-for="c in l.curves" :key="c.plant" class="curve">
-          <title>{{ say('ledger.curve', { plant: c.plant, cover: quantity(c.last, 'ratio') }) }}</title>
-          <polyline :points="c.points.map((p) => p.join(',')).join(' ')" />
+        <g v-for="c in l.curves" :key="c.key" class="curve" :class="c.which">
+          <title>
+            {{ say(`ledger.curve.${c.which}`, { plant: c.plant, cover: quantity(c.last, 'ratio') }) }}
+          </title>
+          <polyline :points="c.points.map((p) => `${p[0]},${p[1]}`).join(' ')" />
           <circle v-for="p in c.points" :key="p[0]" :cx="p[0]" :cy="p[1]" r="3" />
         </g>
         <line class="ground" x1="96" :x2="width - 10" y1="26" y2="26" />
@@ -74,6 +81,7 @@ const monthName = (date: Date) =>
       </g>
       <line class="standing" :x1="scale.x(day)" :x2="scale.x(day)" y1="4" :y2="height" />
     </svg>
+    <p v-if="lanes.some((l) => l.curves.length)" class="quiet small">{{ say('ledger.curves') }}</p>
   </div>
 </template>
 
@@ -107,6 +115,13 @@ text {
 }
 .curve circle {
   fill: var(--plum);
+}
+.curve.check polyline {
+  stroke-dasharray: 1 3;
+}
+.curve.check circle {
+  fill: var(--paper);
+  stroke: var(--plum);
 }
 .standing {
   stroke: var(--ink);

@@ -1,0 +1,69 @@
+import { addDays, type Day, type Params } from '../quantity/index.ts'
+import { computeExpectation, type Active, type LabelRules } from '../shelf/index.ts'
+import { computeAfterPass } from './afterPass.ts'
+
+/** A day that follows a pass that is down. Words under season.event.<code>. */
+export interface LedgerEvent {
+  id: string
+  code: 'waterPass' | 'judgePass' | 'repeatPass'
+  from: Day
+  to: Day
+  params: Params
+}
+
+export interface PassDown {
+  id: string
+  day: Day
+  zoneName: string
+  turf: string
+  rules: LabelRules
+  wateredInOn: Day | null
+  /** Somebody has rated it. */
+  rated: boolean
+}
+
+/** A day of judging is told as the first few of its span: nobody counts for six weeks. */
+const judgeDays = 3
+
+/** What a calendar holds of passes that are down: water, the days to judge, the earliest repeat. */
+export function computeLedgerEvents(
+  passes: PassDown[],
+  activeOf: (name: string) => Active | undefined,
+): LedgerEvent[] {
+  return passes.flatMap((pass): LedgerEvent[] => {
+    const { id, day, rules, zoneName } = pass
+    const params: Params = { label: rules.name, zones: zoneName }
+    const { waterBy } = computeAfterPass(day, rules, day)
+    const expected = computeExpectation(
+      rules,
+      rules.uses.find((u) => u.turf.includes(pass.turf)),
+      { day, activeOf },
+    )
+    const events: LedgerEvent[] = []
+    if (waterBy && !pass.wateredInOn)
+      events.push({
+        id: `water.${id}`,
+        code: 'waterPass',
+        from: waterBy,
+        to: waterBy,
+        params: { ...params, by: waterBy, depth: { value: rules.wateringIn!.leastIn, unit: 'in' } },
+      })
+    if (expected && !pass.rated)
+      events.push({
+        id: `judge.${id}`,
+        code: 'judgePass',
+        from: expected.judgeFrom,
+        to: addDays(expected.judgeFrom, judgeDays - 1),
+        params: { ...params, until: expected.judgeTo },
+      })
+    if (expected?.repeatFrom)
+      events.push({
+        id: `repeat.${id}`,
+        code: 'repeatPass',
+        from: expected.repeatFrom,
+        to: expected.repeatFrom,
+        params: { ...params, day: expected.repeatFrom },
+      })
+    return events
+  })
+}
