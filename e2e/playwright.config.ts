@@ -1,5 +1,19 @@
 import { defineConfig } from '@playwright/test'
 
+/** Debian's Chromium, without what asks the network on its own. */
+export const launchOptions = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+}
+
 export default defineConfig({
   testDir: '.',
   outputDir: '../.cache/journeys',
@@ -14,17 +28,6 @@ export default defineConfig({
     // Where a journey is about the device's own copy it allows it; elsewhere each page comes from the server.
     serviceWorkers: 'block',
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        ...(process.getuid?.() === 0 ? ['--no-sandbox'] : []),
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions,
   },
 })

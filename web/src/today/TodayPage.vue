@@ -2,10 +2,13 @@
 import { computed } from 'vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useShelf } from '../shelf/shelfStore.ts'
 import { useToday } from './useToday.ts'
 
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
+// When a pass is judged depends on its actives.
+void useShelf().load()
 const { yard, day, today } = useYard()
 const { say, day: sayDay } = useWords()
 const heading = computed(() => {

@@ -1,12 +1,13 @@
 import { computed } from 'vue'
 import { daysBetween, yearOf } from '@jardinero/core/quantity'
-import { computeAfterPass } from '@jardinero/core/ledger'
+import { computeAfterPass, computeWateringIn } from '@jardinero/core/ledger'
 import { computeExpectation } from '@jardinero/core/shelf'
 import { seasonOf, type Timing } from '@jardinero/core/soil'
 import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/today'
 import { hemisphereOf } from '@jardinero/core/yard'
 import { useAccount } from '../kit/account.ts'
 import { useYard } from '../kit/useYard.ts'
+import { useWaterDays } from '../ledger/useAfter.ts'
 import { usePlanContext } from '../season/usePlanContext.ts'
 import { useNextPass } from '../season/useNextPass.ts'
 import { useOutings } from '../outing/outingStore.ts'
@@ -89,11 +90,17 @@ export function useToday() {
         return { place: p.name, edge: p.kind === 'edge', ...(days.length && { days: Math.min(...days) }) }
       }),
   )
+  const water = useWaterDays()
   const wateringDue = computed(() =>
     records.value
       .filter(
         (r) =>
-          r.day <= day.value && yearOf(r.day) === yearOf(day.value) && r.rules.wateringIn && !r.wateredInOn,
+          r.day <= day.value &&
+          yearOf(r.day) === yearOf(day.value) &&
+          r.rules.wateringIn &&
+          !r.wateredInOn &&
+          // Rain counts.
+          !computeWateringIn(r.day, r.rules, water.value, day.value)?.enoughOn,
       )
       .map((r) => {
         const { waterBy, daysToWater } = computeAfterPass(r.day, r.rules, day.value)
