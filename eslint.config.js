@@ -5,7 +5,18 @@ import globals from 'globals'
 import ts from 'typescript-eslint'
 
 /** Rooms of the core in the order of the work: a room may use those before it. */
-const coreRooms = ['quantity', 'yard', 'scout', 'soil', 'shelf', 'bench', 'season', 'outing', 'ledger', 'today']
+const coreRooms = [
+  'quantity',
+  'yard',
+  'scout',
+  'soil',
+  'shelf',
+  'bench',
+  'season',
+  'outing',
+  'ledger',
+  'today',
+]
 
 const laterRooms = (i) => coreRooms.slice(i + 1)
 const earlierRooms = (i) => coreRooms.slice(0, i)

@@ -7,6 +7,7 @@ import { benchChoice } from './choice.ts'
 import { benchKey } from './key.ts'
 import { benchFirstLoad } from './firstLoad.ts'
 import { benchMix } from './mix.ts'
+import { benchReports } from './reports.ts'
 import { benchRibbon } from './ribbon.ts'
 import { benchSoilSpeed } from './soilSpeed.ts'
 import { benchSoilTwins } from './soilTwins.ts'
@@ -21,6 +22,7 @@ await benchSoilSpeed()
 await benchSoilTwins()
 const stop = await setup()
 await benchAccount()
+await benchReports()
 await stop?.()
 await benchFirstLoad()
 await benchRibbon()

@@ -65,9 +65,6 @@ const answered = (page: Page) => page.locator('article article').nth(2).waitFor(
 await take('soil', '/soil', whole)
 await take('soil-schools', '/soil?at=schools', answered)
 await take('soil-germination', '/soil?at=germination', answered)
-await take('soil-weather', '/soil?at=weather', (page) =>
-  page.getByText('Put it down').waitFor({ timeout: 60_000 }),
-)
 const judged = (page: Page) =>
   page.getByText('each by its own rule').filter({ hasText: '200 seasons' }).waitFor({ timeout: 60_000 })
 await take('season', '/season', judged)
@@ -87,7 +84,21 @@ await take('ledger', '/ledger?day=2025-12-31', (page) =>
   page.getByRole('button', { name: /May 8 Front/ }).click(),
 )
 await take('working', '/yard', (page) => page.keyboard.press('w'))
-await take('key-phone', '/scout?at=key', keyed, phone)
+const hours = (page: Page) => page.locator('.stretch').first().waitFor({ timeout: 60_000 })
+await take('outing', '/outing', hours)
+// The last bench left a tank mixed: it goes out.
+await take(
+  'field',
+  '/outing',
+  async (page) => {
+    await page.getByRole('button', { name: 'Go out with this tank' }).click()
+    await page.getByRole('button', { name: 'Start mixing' }).click()
+    for (const box of await page.locator('.steps input').all()) await box.check()
+    await page.getByRole('button', { name: 'Start spraying' }).click()
+    await page.waitForTimeout(4000)
+  },
+  phone,
+)
 await take('soil-phone', '/soil', whole, phone)
 await take('bench-dark', '/bench', mixing, { width: 1280, height: 800 }, true)
 await browser.close()

@@ -19,6 +19,7 @@ import CalendarRest from './CalendarRest.vue'
 import FertiliserRest from './FertiliserRest.vue'
 import PassEditor from './PassEditor.vue'
 import WishesRest from './WishesRest.vue'
+import { useLessons } from '../ledger/useLessons.ts'
 import { useChoices } from './useChoices.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { useShown } from './useShown.ts'
@@ -29,6 +30,7 @@ const session = useSession()
 const { say, number, day: sayDay, time } = useWords()
 const { context, half, barrierLabels, stoppable, unstoppable, plansOf, planDay } = usePlanContext()
 const { choice, set } = useChoices()
+const lessons = useLessons()
 const { programme: shown, change, changePass } = useShown()
 
 const halves = computed(() =>
@@ -133,6 +135,27 @@ const history = computed(() => plansOf(half.value).toReversed().slice(0, 6))
     @update:model-value="set({ partner: $event === 'yes' ? $event : undefined })"
   />
   <h3>{{ say('season.wishes') }}</h3>
+  <RestRow v-if="lessons.length" :name="say('ledger.lessons')">
+    <ul>
+      <li v-for="l in lessons" :key="l.id">
+        {{
+          say('ledger.lesson', {
+            verdict: l.verdict,
+            plant: l.plant,
+            zone: l.zone,
+            day: l.day,
+            label: l.label,
+          })
+        }}
+        <strong v-if="l.why">{{
+          say(`nextYear.${l.why}`, { group: l.group, plant: l.plant, label: l.label })
+        }}</strong>
+        <RouterLink v-else class="link" :to="{ name: 'ledger', query: { day: l.day } }">{{
+          say('ledger.findWhy')
+        }}</RouterLink>
+      </li>
+    </ul>
+  </RestRow>
   <WishesRest :judged="judged" />
   <h3>{{ say('season.watched') }}</h3>
   <WeedsRest />
