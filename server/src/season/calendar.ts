@@ -1,7 +1,7 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
-import { addDays, type Params } from '@jardinero/core/quantity'
+import { addDays, type Day, type Params } from '@jardinero/core/quantity'
 import { almanac } from '@jardinero/almanac'
 import type { RatingRow } from '@jardinero/contract/ledger'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
@@ -21,8 +21,8 @@ const dateOf = (day: string) => {
   return new Date(year, month - 1, date)
 }
 
-/** What follows the passes that are down, of those of the last year. */
-async function followingDays(scope: AccountScope, yard: Yard) {
+/** What still follows the passes that are down. */
+async function followingDays(scope: AccountScope, yard: Yard, today: Day) {
   const records = (await findRecords(scope, { yardId: yard.id })).slice(-60)
   const rated = new Set(
     (await scope.find<RatingRow & { accountId: string }>('rating')).map((r) => r.recordId),
@@ -30,7 +30,7 @@ async function followingDays(scope: AccountScope, yard: Yard) {
   return computeLedgerEvents(
     records.map((r) => ({ ...r, day: dayIn(r.appliedAt, yard.timeZone), rated: rated.has(r.id) })),
     createActiveFinder(almanac.actives),
-  )
+  ).filter((event) => event.to >= today)
 }
 
 /** The plan of a yard, and what follows its passes, as an iCalendar file (RFC 5545): whole days, each with what to do in its note. */
@@ -81,7 +81,7 @@ export async function planCalendar(
         x: [{ key: 'X-JARDINERO-PLAN', value: id }],
       })
   }
-  for (const event of await followingDays(scope, yard))
+  for (const event of await followingDays(scope, yard, context.today))
     calendar.createEvent({
       id: `${event.id}@jardinero.invalid`,
       stamp: clock(),
