@@ -105,6 +105,52 @@ test('metric and Celsius over the whole application, and back', async ({ page, r
   await expect(page.getByText('Saved.')).toBeVisible()
 })
 
+test('Spanish over the whole application: no raw key, no English heading, nothing wider than the screen', async ({
+  page,
+  running,
+}) => {
+  test.setTimeout(120_000)
+  await enterDemo(page, running)
+  await page.getByRole('link', { name: 'You', exact: true }).click()
+  await choose(page, 'Language, numbers and dates', 'Español, Estados Unidos')
+  await expect(page.getByText('Guardado.')).toBeVisible()
+  await expect(page.locator('html')).toHaveAttribute('lang', 'es-US')
+  for (const [path, says] of [
+    ['/', 'pendiente'],
+    ['/yard', 'mide'],
+    ['/scout', 'hallazgo'],
+    ['/scout?at=key', 'planta'],
+    ['/soil', ''],
+    ['/season', ''],
+    ['/shelf', ''],
+    ['/bench', 'carga'],
+    ['/outing', ''],
+    ['/outing/field', ''],
+    ['/ledger?day=2025-12-31', 'aplicaciones en 2025'],
+    ['/you', 'Cómo lee'],
+  ] as const) {
+    await page.goto(running.url + path)
+    await expect(page.locator('nav.trail')).toContainText('Temporada')
+    if (says) await expect(page.locator('h1')).toContainText(says)
+    for (const [width, height] of [
+      [1280, 800],
+      [390, 844],
+    ] as const) {
+      await page.setViewportSize({ width, height })
+      await page.waitForTimeout(150)
+      const text = await page.locator('body').innerText()
+      expect(text.match(/\b[a-z]+\.[a-z]+[A-Z]\w*(\.\w+)*\b/g), path).toBeNull()
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
+        path,
+      ).toBeLessThanOrEqual(0)
+    }
+  }
+  await page.goto(`${running.url}/you`)
+  await choose(page, 'Idioma, números y fechas', 'English, United States')
+  await expect(page.getByText('Saved.')).toBeVisible()
+})
+
 test('every view, at desk and at phone size, has no accessibility fault and does not scroll sideways', async ({
   page,
   running,

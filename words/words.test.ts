@@ -1,7 +1,8 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { IntlMessageFormat } from 'intl-messageformat'
 import { describe, expect, it, test } from 'vitest'
-import { createWords, loadWholeCatalogue, presentQuantity, type Reader } from './src/index.ts'
+import { createWords, languages, loadWholeCatalogue, presentQuantity, type Reader } from './src/index.ts'
 
 const catalogue = await loadWholeCatalogue('en-US')
 const us: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
@@ -69,6 +70,47 @@ describe('the catalogue', () => {
       const params = Object.fromEntries(names.map((n) => [n, 1]))
       expect(() => words.say(key, params), key).not.toThrow()
     }
+  })
+})
+
+/** Names of what a message is given, however deep in its choices. */
+function argumentsOf(text: string): string[] {
+  const found = new Set<string>()
+  type Element = { type: number; value?: string; options?: Record<string, { value: Element[] }> }
+  const walk = (elements: Element[]) => {
+    for (const { type, value, options } of elements) {
+      // 0 is text, 7 the number sign of a plural.
+      if (type !== 0 && type !== 7 && value) found.add(value)
+      for (const option of Object.values(options ?? {})) walk(option.value)
+    }
+  }
+  walk(new IntlMessageFormat(text, 'en', undefined, { ignoreTag: true }).getAst() as Element[])
+  return [...found].sort()
+}
+
+describe.each(languages().filter((l) => l !== 'en'))('the catalogue of %s', async (language) => {
+  const other = await loadWholeCatalogue(language)
+  it('has the keys of English, none missing and none added', () => {
+    expect(Object.keys(other).filter((key) => !(key in catalogue))).toEqual([])
+    expect(Object.keys(catalogue).filter((key) => !(key in other))).toEqual([])
+  })
+  it('says in each message what English says in it, and nothing it is not given', () => {
+    const differing = Object.entries(other).flatMap(([key, text]) => {
+      const [theirs, ours] = [argumentsOf(text), argumentsOf(catalogue[key]!)]
+      return theirs.join() === ours.join() ? [] : [`${key}: ${theirs.join()} for ${ours.join()}`]
+    })
+    expect(differing).toEqual([])
+  })
+  it('holds messages that can be read, and few that are English still', () => {
+    const spoken = createWords(other, { locale: `${language}-US`, units: 'us', temperature: 'F' })
+    for (const [key, text] of Object.entries(other)) {
+      const params = Object.fromEntries(argumentsOf(text).map((name) => [name, 1]))
+      expect(() => spoken.say(key, params), key).not.toThrow()
+    }
+    const sentences = Object.entries(other).filter(
+      ([, text]) => (text.replace(/\{\w+[^{}]*\}/g, '').match(/[a-z]{3,}/g) ?? []).length > 4,
+    )
+    expect(sentences.filter(([key, text]) => text === catalogue[key]).map(([key]) => key)).toEqual([])
   })
 })
 

@@ -2,7 +2,15 @@ import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
 import Fastify, { type FastifyInstance } from 'fastify'
 import type { DataSource } from 'typeorm'
-import { createWords, loadWholeCatalogue, type Reader, type Words } from '@jardinero/words'
+import {
+  createWords,
+  languageOf,
+  languages,
+  loadWholeCatalogue,
+  type Catalogue,
+  type Reader,
+  type Words,
+} from '@jardinero/words'
 import { accountRoutes } from './account/routes.ts'
 import { benchCollections, benchRoutes } from './bench/routes.ts'
 import { ledgerCollections, ledgerRoutes } from './ledger/routes.ts'
@@ -34,8 +42,9 @@ export interface AppParts {
 const stranger: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
 
 async function createWordsFor(): Promise<(reader: Reader) => Words> {
-  const catalogue = await loadWholeCatalogue('en')
-  return (reader) => createWords(catalogue, reader)
+  const whole = new Map<string, Catalogue>()
+  for (const language of languages()) whole.set(language, await loadWholeCatalogue(language))
+  return (reader) => createWords(whole.get(languageOf(reader.locale))!, reader)
 }
 
 /** The documents' own page sets styles on its elements; nothing else of it leaves the house policy. */

@@ -1,3 +1,3 @@
 export { presentQuantity, unitFor, type PresentedQuantity, type Reader } from './present.ts'
 export { createWords, type Catalogue, type SentencePart, type Words } from './words.ts'
-export { loadCatalogue, loadPlantWords, loadWholeCatalogue } from './catalogues.ts'
+export { languageOf, languages, loadCatalogue, loadPlantWords, loadWholeCatalogue } from './catalogues.ts'

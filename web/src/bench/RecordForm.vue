@@ -35,7 +35,7 @@ const typed = reactive({
   day: day.value < today.value ? day.value : today.value,
   clock: clockIn(new Date(), timeZone.value),
   applicator: signature.value.applicator || (session.person?.name ?? ''),
-  licence: signature.value.licence,
+  licence: signature.value.licence || (session.person?.licence ?? ''),
   windMph: undefined as number | undefined,
   airC: undefined as number | undefined,
   target: '',

@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Preferences } from '@jardinero/contract/person'
 import ChoiceField from '../kit/ChoiceField.vue'
+import TextField from '../kit/TextField.vue'
 import { useAccount } from '../kit/account.ts'
 import { useSeason } from '../kit/season.ts'
 import { useSession, useWords } from '../kit/session.ts'
@@ -25,7 +26,7 @@ const choices = computed(() => [
   choice('units', ['us', 'metric']),
   choice('temperature', ['F', 'C']),
   choice('theme', ['auto', 'light', 'dark']),
-  choice('locale', ['en-US', 'en-CA', 'en-GB', 'en-AU', 'en-NZ', 'en-ZA']),
+  choice('locale', ['en-US', 'en-CA', 'en-GB', 'en-AU', 'en-NZ', 'en-ZA', 'es-US', 'es-MX']),
 ])
 const saved = ref(false)
 async function prefer(key: string, value: unknown): Promise<void> {
@@ -51,6 +52,12 @@ async function leave(): Promise<void> {
         :label="say(`you.${c.key}`)"
         :options="c.options"
         @update:model-value="prefer(c.key, $event)"
+      />
+      <TextField
+        :model-value="session.person?.licence ?? ''"
+        :label="say('you.licence')"
+        :hint="say('you.licenceHint')"
+        @change="prefer('licence', ($event.target as HTMLInputElement).value)"
       />
     </div>
     <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>

@@ -1,7 +1,14 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import type { Person, Preferences, SessionState } from '@jardinero/contract/person'
-import { createWords, loadCatalogue, loadPlantWords, type Catalogue, type Words } from '@jardinero/words'
+import {
+  createWords,
+  languageOf,
+  loadCatalogue,
+  loadPlantWords,
+  type Catalogue,
+  type Words,
+} from '@jardinero/words'
 import { get, send, setCsrfToken } from './api.ts'
 import { keptAnswers } from './kept.ts'
 
@@ -31,21 +38,31 @@ export const useSession = defineStore('session', () => {
     demoOffered.value = state.demoOffered
   }
   async function open(): Promise<void> {
-    const [state, loaded] = await Promise.all([
+    const [state] = await Promise.all([
       get<SessionState>('/api/session'),
-      loadCatalogue(strangerPreferences().locale),
+      speak(strangerPreferences().locale),
     ])
-    catalogue.value = loaded
+    if (state.person) await speak(state.person.locale)
     take(state)
   }
-  /** Adds the words of plants, which are large, to what can be said. */
+  /** The language that is spoken, and whether its words of plants are learned: they are large, and come when asked for. */
+  let language = ''
+  let plants = false
+  async function speak(locale: string): Promise<void> {
+    if (languageOf(locale) === language) return
+    const [words, ofPlants] = await Promise.all([loadCatalogue(locale), plants ? loadPlantWords(locale) : {}])
+    language = languageOf(locale)
+    catalogue.value = { ...words, ...ofPlants }
+  }
   async function learnPlants(): Promise<void> {
-    const plants = await loadPlantWords(preferences.value.locale)
-    catalogue.value = { ...catalogue.value, ...plants }
+    plants = true
+    const ofPlants = await loadPlantWords(preferences.value.locale)
+    catalogue.value = { ...catalogue.value, ...ofPlants }
   }
   const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> => {
     const state = await send<SessionState>('POST', `/api/session/${how}`, body)
     await forgetAnswers()
+    if (state.person) await speak(state.person.locale)
     take(state)
   }
 
@@ -54,9 +71,11 @@ export const useSession = defineStore('session', () => {
     await forgetAnswers()
     take(await get<SessionState>('/api/session'))
   }
-  async function prefer(patch: Partial<Preferences> & { name?: string }): Promise<void> {
+  async function prefer(patch: Partial<Preferences> & { name?: string; licence?: string }): Promise<void> {
     const { version } = person.value!
-    person.value = await send<Person>('PATCH', '/api/account/me', { version, ...patch })
+    const changed = await send<Person>('PATCH', '/api/account/me', { version, ...patch })
+    await speak(changed.locale)
+    person.value = changed
   }
   return { person, demoOffered, catalogue, words, preferences, open, learnPlants, enter, leave, prefer }
 })
