@@ -17,7 +17,8 @@ export const launchOptions = {
 export default defineConfig({
   testDir: '.',
   outputDir: '../.cache/journeys',
-  timeout: 90_000,
+  // A simulation of 200 seasons takes 10 s of two cores, and both workers may have one.
+  timeout: 180_000,
   expect: { timeout: 10_000 },
   workers: 2,
   retries: 0,

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test'
 import ICAL from 'ical.js'
 import { choose, enterDemo, expect, putDemoBack, test } from './running.ts'
 
-const simulated = { timeout: 60_000 }
+const simulated = { timeout: 90_000 }
 async function openSeason(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/season`)
   await expect(page.getByText('each by its own rule, best first')).toContainText('200 seasons', simulated)
@@ -101,13 +101,13 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
   await expect(caution).toBeVisible()
   const before = await share(page, 'one full pass before')
   await page.getByRole('button', { name: /Remove: Front/ }).click()
-  await expect(caution).toBeHidden({ timeout: 20_000 })
+  await expect(caution).toBeHidden({ timeout: 60_000 })
   await expect.poll(() => share(page, 'one full pass before')).toBeLessThan(before)
   await page.getByRole('button', { name: 'Plan seeding' }).click()
   await choose(page, 'Zone', 'Front')
   await page.getByLabel('Seed on').fill('2026-09-05')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(caution).toBeVisible({ timeout: 20_000 })
+  await expect(caution).toBeVisible({ timeout: 60_000 })
 
   await page.getByRole('button', { name: 'Search for the best days and rates' }).click()
   await expect(page.getByText('Looking at days and rates')).toBeVisible()

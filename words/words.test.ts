@@ -107,8 +107,9 @@ describe.each(languages().filter((l) => l !== 'en'))('the catalogue of %s', asyn
       const params = Object.fromEntries(argumentsOf(text).map((name) => [name, 1]))
       expect(() => spoken.say(key, params), key).not.toThrow()
     }
+    const plain = (text: string) => text.replace(/\{(?:[^{}]|\{(?:[^{}]|\{[^{}]*\})*\})*\}/g, '')
     const sentences = Object.entries(other).filter(
-      ([, text]) => (text.replace(/\{\w+[^{}]*\}/g, '').match(/[a-z]{3,}/g) ?? []).length > 4,
+      ([, text]) => (plain(text).match(/[a-z]{3,}/g) ?? []).length > 3,
     )
     expect(sentences.filter(([key, text]) => text === catalogue[key]).map(([key]) => key)).toEqual([])
   })
