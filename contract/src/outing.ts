@@ -157,3 +157,23 @@ export const filedOuting = outingOrder
     madeAt: instant.required(),
     madeBy: name.max(120).required(),
   })
+
+/** A device that asked to be reminded, as its browser describes it. */
+export interface PushOrder {
+  id: string
+  endpoint: string
+  keys: { p256dh: string; auth: string }
+}
+/** A push service by name, over https: no address of a machine behind this server. */
+export const pushEndpoint = Joi.string()
+  .uri({ scheme: ['https'] })
+  .max(1000)
+  .pattern(/^https:\/\/[a-z0-9-]+(\.[a-z0-9-]+)*\.[a-z]{2,}(\/|$)/i, 'pushService')
+export const pushOrder = Joi.object({
+  id: id.required(),
+  endpoint: pushEndpoint.required(),
+  keys: Joi.object({
+    p256dh: Joi.string().max(200).required(),
+    auth: Joi.string().max(100).required(),
+  }).required(),
+})

@@ -14,6 +14,7 @@ import {
 import { accountRoutes } from './account/routes.ts'
 import { benchCollections, benchRoutes } from './bench/routes.ts'
 import { ledgerCollections, ledgerRoutes } from './ledger/routes.ts'
+import { pushRoutes } from './outing/pushRoutes.ts'
 import { outingRoutes } from './outing/routes.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
@@ -41,7 +42,8 @@ export interface AppParts {
 
 const stranger: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
 
-async function createWordsFor(): Promise<(reader: Reader) => Words> {
+/** The words of any reader, in the reader's language. */
+export async function createWordsFor(): Promise<(reader: Reader) => Words> {
   const whole = new Map<string, Catalogue>()
   for (const language of languages()) whole.set(language, await loadWholeCatalogue(language))
   return (reader) => createWords(whole.get(languageOf(reader.locale))!, reader)
@@ -106,6 +108,7 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
     outingRoutes(rooms, clock, config.meterUrl)
+    pushRoutes(rooms, config.push?.publicKey ?? null)
     ledgerRoutes(rooms, { clock, wordsFor })
     accountRoutes(rooms, database, config.demo, clock)
     rooms.get(

@@ -1,7 +1,7 @@
 import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
 import { calibrationEntity, mixEntity, sprayerEntity, tankEntity, toolEntity } from './bench/entities.ts'
 import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/entities.ts'
-import { outingEntity } from './outing/entities.ts'
+import { outingEntity, pushEntity } from './outing/entities.ts'
 import { feedEntity, planEntity } from './season/entities.ts'
 import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/entities.ts'
 import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
@@ -49,6 +49,7 @@ export const entities = [
   planEntity,
   feedEntity,
   outingEntity,
+  pushEntity,
   ratingEntity,
   recordPhotoEntity,
 ]

@@ -1,5 +1,6 @@
 import { loadDemo } from './account/demo.ts'
-import { buildApp } from './app.ts'
+import { buildApp, createWordsFor } from './app.ts'
+import { remindDevices, webPushSender } from './outing/push.ts'
 import { parseConfig } from './platform/config.ts'
 import { createDatabase, migrate } from './platform/database.ts'
 import { sweepExpired } from './platform/sessionStore.ts'
@@ -12,6 +13,14 @@ await migrate(database)
 if (config.demo) await loadDemo(database, { fresh: process.env['FRESH_DEMO'] === 'true' })
 
 const app = await buildApp({ database, config, clock, log: true })
+const { push } = config
+const wordsFor = await createWordsFor()
+const reminding =
+  push &&
+  setInterval(() => {
+    const parts = { database, clock, wordsFor, send: webPushSender(push) }
+    void remindDevices(parts).catch((error: unknown) => app.log.error(error))
+  }, 15 * 60_000)
 const sweeping = setInterval(() => void sweepExpired(database).catch(() => undefined), 3_600_000)
 
 let closing = false
@@ -19,6 +28,7 @@ async function close(): Promise<void> {
   if (closing) return
   closing = true
   clearInterval(sweeping)
+  clearInterval(reminding)
   await app.close()
   await database.destroy()
   process.exit(0)

@@ -1,8 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
+import webPush from 'web-push'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import { seededRandom } from '@jardinero/core/quantity'
+import { createWordsFor } from '../src/app.ts'
+import { remindDevices, webPushSender } from '../src/outing/push.ts'
+import { parseConfig } from '../src/platform/config.ts'
 import { createMeter } from '../../standins/src/index.ts'
 import { listenTcp, readEvents } from './devices.ts'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
@@ -273,6 +277,92 @@ describe('reports', () => {
     const csv = (await t.owner.get('/api/ledger/records.csv')).body.trim().split('\r\n')
     expect(csv).toHaveLength(1 + 3 + 1200)
     expect(new Set(csv).size).toBeGreaterThan(50)
+  })
+})
+
+describe('reminders', async () => {
+  const endpoint = 'https://push.example.org/send/abc'
+  const keys = { p256dh: 'p'.repeat(87), auth: 'a'.repeat(22) }
+  const morning = new Date('2026-03-14T13:30:00Z')
+  async function withDevice() {
+    const t = await withTank()
+    await t.send()
+    const asked = await t.owner.post('/api/outing/push', { id: randomUUID(), endpoint, keys })
+    expect(asked.statusCode).toBe(204)
+    return t
+  }
+  const wordsFor = await createWordsFor()
+  const remind = (clock: Date, answer: 'sent' | 'gone' | 'failed' = 'sent') => {
+    const said: { title: string; body: string }[] = []
+    const send = (_: unknown, message: { title: string; body: string }) => {
+      said.push(message)
+      return Promise.resolve(answer)
+    }
+    return remindDevices({ database: server.database, clock: () => clock, wordsFor, send }).then(() => said)
+  }
+  const clear = () => server.database.query('DELETE FROM push_subscription')
+
+  it('are off: without keys none are offered', async () => {
+    const t = await withTank()
+    expect((await t.owner.get('/api/outing/push')).json()).toEqual({ publicKey: null, devices: 0 })
+  })
+  it('tell a device once a day, in the morning, what the day holds', async () => {
+    await clear()
+    const t = await withDevice()
+    expect((await t.owner.get('/api/outing/push')).json().devices).toBe(1)
+    expect(await remind(new Date('2026-03-14T10:00:00Z'))).toEqual([])
+    const [first, ...more] = await remind(morning)
+    expect(more).toEqual([])
+    expect(first!.title).toBe(lawn.yard.name)
+    expect(first!.body).toMatch(/Water in .*: the last day/)
+    expect(await remind(morning)).toEqual([])
+    // A day with nothing in it says nothing.
+    expect(await remind(new Date('2026-03-20T13:30:00Z'))).toEqual([])
+    await clear()
+  })
+  it('come again where a device could not be reached, and end where its permission is gone', async () => {
+    await clear()
+    const t = await withDevice()
+    expect(await remind(morning, 'failed')).toHaveLength(1)
+    expect(await remind(morning, 'gone')).toHaveLength(1)
+    expect((await t.owner.get('/api/outing/push')).json().devices).toBe(0)
+  })
+  it('are taken back by the device, and refused for what is no push service', async () => {
+    await clear()
+    const t = await withDevice()
+    const gone = await t.owner.send('DELETE', `/api/outing/push?endpoint=${encodeURIComponent(endpoint)}`)
+    expect(gone.statusCode).toBe(204)
+    expect((await t.owner.get('/api/outing/push')).json().devices).toBe(0)
+    for (const bad of [
+      'http://push.example.org/x',
+      'https://127.0.0.1/x',
+      'https://localhost/x',
+      'nonsense',
+    ]) {
+      const response = await t.owner.post('/api/outing/push', { id: randomUUID(), endpoint: bad, keys })
+      expect(response.statusCode, bad).toBe(400)
+    }
+  })
+  it('need all three keys or none', () => {
+    const env = { DATABASE_URL: 'postgres://x/y', SESSION_SECRET: 'x'.repeat(40) }
+    expect(parseConfig(env).push).toBeUndefined()
+    expect(() => parseConfig({ ...env, VAPID_PUBLIC_KEY: 'k' })).toThrow()
+    const all = { VAPID_PUBLIC_KEY: 'k', VAPID_PRIVATE_KEY: 'p', PUSH_CONTACT: 'mailto:a@example.org' }
+    expect(parseConfig({ ...env, ...all }).push).toEqual({
+      publicKey: 'k',
+      privateKey: 'p',
+      contact: 'mailto:a@example.org',
+    })
+  })
+  it('are sent enciphered, and a device that is not there is a failure, not a fault', async () => {
+    const { publicKey, privateKey } = webPush.generateVAPIDKeys()
+    const device = {
+      id: 'x',
+      endpoint: 'https://push.invalid/x',
+      keys: { p256dh: publicKey, auth: 'BTBZMqHH6r4Tts7J_aSIgg' },
+    }
+    const send = webPushSender({ publicKey, privateKey, contact: 'mailto:a@example.org' })
+    expect(await send(device, { title: 't', body: 'b' })).toBe('failed')
   })
 })
 

@@ -31,3 +31,15 @@ registerRoute(
     request.headers.get('accept') !== 'text/event-stream',
   new NetworkFirst({ cacheName: keptAnswers, networkTimeoutSeconds: 8 }),
 )
+
+/** A reminder that was asked for on this device. */
+self.addEventListener('push', (event) => {
+  const { title, body } = (event.data?.json() ?? {}) as { title?: string; body?: string }
+  event.waitUntil(
+    self.registration.showNotification(title ?? 'Jardinero', { body: body ?? '', icon: '/icon-192.png' }),
+  )
+})
+self.addEventListener('notificationclick', (event) => {
+  event.notification.close()
+  event.waitUntil(self.clients.openWindow('/'))
+})

@@ -177,6 +177,7 @@ async function addLastYear(scope: AccountScope): Promise<void> {
 
 /** Leaf to root: the records give way only to this. */
 const tables = [
+  'push_subscription',
   'record_photo',
   'rating',
   'outing',

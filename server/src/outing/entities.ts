@@ -1,5 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Outing } from '@jardinero/contract/outing'
+import type { StoredPush } from './push.ts'
 import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
 
 /** An outing as it came in from the field; the database refuses to change or remove it. */
@@ -30,4 +31,20 @@ export const outingEntity = new EntitySchema<Outing & { accountId: string }>({
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'tankId'] }],
   foreignKeys: [belongsTo('yard', 'yardId', 'NO ACTION'), belongsTo('tank', 'tankId', 'NO ACTION')],
+})
+
+export const pushEntity = new EntitySchema<StoredPush>({
+  name: 'push_subscription',
+  columns: {
+    id: rowColumns.id,
+    accountId: rowColumns.accountId,
+    personId: column.uuid,
+    endpoint: column.text,
+    keys: column.json,
+    lastDay: column.dayOrNull,
+  },
+  uniques: [accountKey, { columns: ['accountId', 'endpoint'] }],
+  foreignKeys: [
+    { target: 'person', columnNames: ['personId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' },
+  ],
 })

@@ -21,6 +21,8 @@ export interface Config {
   scaleUrl?: string
   /** Address of a wind meter that speaks the line protocol (docs/meter.md), tcp://host:port. */
   meterUrl?: string
+  /** Keys of web push; reminders are pushed only where all three are given. */
+  push?: { publicKey: string; privateKey: string; contact: string }
 }
 
 const schema = Joi.object({
@@ -37,7 +39,12 @@ const schema = Joi.object({
   PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   SCALE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   METER_URL: Joi.string().uri({ scheme: ['tcp'] }),
-}).unknown()
+  VAPID_PUBLIC_KEY: Joi.string().max(200),
+  VAPID_PRIVATE_KEY: Joi.string().max(100),
+  PUSH_CONTACT: Joi.string().uri({ scheme: ['mailto', 'https'] }),
+})
+  .and('VAPID_PUBLIC_KEY', 'VAPID_PRIVATE_KEY', 'PUSH_CONTACT')
+  .unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
 export function parseConfig(env: Record<string, string | undefined>): Config {
@@ -55,5 +62,12 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
     ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),
     ...(value.METER_URL && { meterUrl: value.METER_URL }),
+    ...(value.VAPID_PUBLIC_KEY && {
+      push: {
+        publicKey: value.VAPID_PUBLIC_KEY,
+        privateKey: value.VAPID_PRIVATE_KEY,
+        contact: value.PUSH_CONTACT,
+      },
+    }),
   }
 }

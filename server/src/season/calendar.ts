@@ -5,7 +5,7 @@ import { addDays, type Day, type Params } from '@jardinero/core/quantity'
 import { almanac } from '@jardinero/almanac'
 import type { RatingRow } from '@jardinero/contract/ledger'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
-import { computeEvents, noWishes } from '@jardinero/core/season'
+import { computeEvents, noWishes, type PlanContext } from '@jardinero/core/season'
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
@@ -19,6 +19,34 @@ import { gatherContext, plansInForce } from './plans.ts'
 const dateOf = (day: string) => {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number]
   return new Date(year, month - 1, date)
+}
+
+/** What the plans in force put on which days. */
+async function plannedDays(scope: AccountScope, yardId: string, context: PlanContext) {
+  const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
+  const output = sprinkler && computeSprinkler(sprinkler)
+  return (await plansInForce(scope, yardId)).flatMap(({ programme, days, ...plan }, at) =>
+    computeEvents(programme, days, {
+      ...context,
+      // Seed and coring are the yard's, not a plan's: told once.
+      wishes: at === 0 ? context.wishes : noWishes,
+      ...(output?.ok && { outputMmPerHour: output.value.output.value }),
+    }).map((event) => ({ ...plan, event })),
+  )
+}
+
+/** What a day of a yard holds, and what the next one begins with: told in the morning. */
+export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, clock: Clock) {
+  const context = await gatherContext(scope, yard, clock)
+  const planned = (await plannedDays(scope, yard.id, context)).map((p) => p.event)
+  const { held } = yard.outingWishes ?? {}
+  const window =
+    held && dayIn(held.from, yard.timeZone) === today
+      ? [{ code: 'window', from: today, to: today, params: { label: held.label } as Params }]
+      : []
+  return [...planned, ...(await followingDays(scope, yard, today)), ...window].filter(
+    (event) => event.from >= today && event.from <= addDays(today, 1),
+  )
 }
 
 /** What still follows the passes that are down. */
@@ -42,8 +70,6 @@ export async function planCalendar(
 ): Promise<string> {
   const yard = await scope.get<Yard>('yard', yardId)
   const context = await gatherContext(scope, yard, clock)
-  const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
-  const output = sprinkler && computeSprinkler(sprinkler)
   const calendar = ical({
     name: words.say('season.calendarName', { yard: yard.name }),
     prodId: {
@@ -60,27 +86,18 @@ export async function planCalendar(
       words.say('caution.labelIsLaw'),
       words.say('caution.localRules'),
     ].join('\n')
-  const plans = await plansInForce(scope, yardId)
-  for (const [at, { id, half, programme, days, takenAt, edition }] of plans.entries()) {
-    const events = computeEvents(programme, days, {
-      ...context,
-      // Seed and coring are the yard's, not a plan's: told once.
-      wishes: at === 0 ? context.wishes : noWishes,
-      ...(output?.ok && { outputMmPerHour: output.value.output.value }),
+  for (const { id, half, takenAt, edition, event } of await plannedDays(scope, yardId, context))
+    calendar.createEvent({
+      id: `${half}.${event.id}.${yardId}@jardinero.invalid`,
+      stamp: takenAt,
+      start: dateOf(event.from),
+      end: dateOf(addDays(event.to, 1)),
+      allDay: true,
+      summary: words.say(`season.event.${event.code}`, event.params),
+      description: note(event.code, event.params),
+      sequence: edition,
+      x: [{ key: 'X-JARDINERO-PLAN', value: id }],
     })
-    for (const event of events)
-      calendar.createEvent({
-        id: `${half}.${event.id}.${yardId}@jardinero.invalid`,
-        stamp: takenAt,
-        start: dateOf(event.from),
-        end: dateOf(addDays(event.to, 1)),
-        allDay: true,
-        summary: words.say(`season.event.${event.code}`, event.params),
-        description: note(event.code, event.params),
-        sequence: edition,
-        x: [{ key: 'X-JARDINERO-PLAN', value: id }],
-      })
-  }
   for (const event of await followingDays(scope, yard, context.today))
     calendar.createEvent({
       id: `${event.id}@jardinero.invalid`,

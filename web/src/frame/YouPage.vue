@@ -9,6 +9,7 @@ import { useAccount } from '../kit/account.ts'
 import { useSeason } from '../kit/season.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import RemindersRow from '../outing/RemindersRow.vue'
 import AccountFile from './AccountFile.vue'
 
 /** How one person reads, and the account as a file. */
@@ -62,6 +63,7 @@ async function leave(): Promise<void> {
     </div>
     <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
+    <RemindersRow />
     <AccountFile />
     <p class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>

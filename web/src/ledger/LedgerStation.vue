@@ -4,6 +4,8 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { computeAfterPass } from '@jardinero/core/ledger'
 import RestRow from '../kit/RestRow.vue'
+import TextField from '../kit/TextField.vue'
+import { useAccount } from '../kit/account.ts'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
@@ -16,6 +18,8 @@ import { useYearLimits } from './useYearLimits.ts'
 
 const { yard, records, year, day, today } = useYard()
 const limits = useYearLimits()
+const account = useAccount()
+const setClient = (client: string) => account.change('yards', yard.value!, { client: client.trim() })
 const router = useRouter()
 const { say, quantity, day: sayDay } = useWords()
 const open = ref<string>()
@@ -107,6 +111,21 @@ const standIn = (y: string) =>
         <button v-if="y !== String(year)" class="link" @click="standIn(y)">
           {{ say('ledger.showYear') }}
         </button>
+      </RestRow>
+      <RestRow :name="say('ledger.client')">
+        <TextField
+          :model-value="yard?.client ?? ''"
+          :label="say('ledger.sheet.client')"
+          :hint="say('ledger.clientHint')"
+          @change="setClient(($event.target as HTMLInputElement).value)"
+        />
+        <a
+          v-if="yard?.client"
+          class="link"
+          :href="`/api/ledger/records.csv?client=${encodeURIComponent(yard.client)}`"
+          download
+          >{{ say('ledger.clientCsv', { client: yard.client }) }}</a
+        >
       </RestRow>
       <RestRow :name="say('ledger.kept')">{{ say('ledger.keptSays') }}</RestRow>
       <RestRow :name="say('ledger.rules')">{{ say('caution.localRules') }}</RestRow>

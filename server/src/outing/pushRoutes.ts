@@ -1,0 +1,62 @@
+import type { FastifyInstance } from 'fastify'
+import Joi from 'joi'
+import * as wire from '@jardinero/contract/outing'
+import type { AccountScope } from '../platform/scope.ts'
+import type { StoredPush } from './push.ts'
+
+/** Reminders on a device: off until somebody asks for them there, and only where this server has keys. */
+export function pushRoutes(app: FastifyInstance, publicKey: string | null): void {
+  const tags = ['outing']
+  const mine = (scope: AccountScope, personId: string) =>
+    scope.find<StoredPush>('push_subscription', { personId } as Partial<StoredPush>)
+  app.get(
+    '/api/outing/push',
+    {
+      schema: {
+        tags,
+        summary: 'Whether reminders can be pushed from here, and to how many devices they are',
+      },
+    },
+    (request) =>
+      app.scoped(request, async (scope) => ({
+        publicKey,
+        devices: (await mine(scope, request.person!.id)).length,
+      })),
+  )
+  app.post(
+    '/api/outing/push',
+    { schema: { tags, summary: 'Remind on this device', body: wire.pushOrder } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const order = request.body as wire.PushOrder
+        // The same device again, perhaps as another person: the last who asks has it.
+        await scope.manager.delete('push_subscription', {
+          endpoint: order.endpoint,
+          accountId: scope.accountId,
+        })
+        await scope.add<StoredPush>('push_subscription', {
+          ...order,
+          accountId: scope.accountId,
+          personId: request.person!.id,
+          lastDay: null,
+        })
+        void reply.code(204)
+      }),
+  )
+  app.delete(
+    '/api/outing/push',
+    {
+      schema: {
+        tags,
+        summary: 'Remind on this device no more',
+        querystring: Joi.object({ endpoint: wire.pushEndpoint.required() }),
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const { endpoint } = request.query as { endpoint: string }
+        await scope.manager.delete('push_subscription', { endpoint, accountId: scope.accountId })
+        void reply.code(204)
+      }),
+  )
+}
