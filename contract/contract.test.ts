@@ -5,6 +5,7 @@ import { accountFile } from './src/account.ts'
 import { calibration, mixOrder, sprayer } from './src/bench.ts'
 import { mixRequest } from './src/mixRequest.ts'
 import { amendmentOrder, recordOrder } from './src/ledger.ts'
+import { noOutingWishes, outingWishes } from './src/outing.ts'
 import { preferences, signIn, signUp } from './src/person.ts'
 import { convertRequest } from './src/quantity.ts'
 import { label, labelRules } from './src/shelf.ts'
@@ -193,5 +194,16 @@ describe('what crosses the wire', () => {
   it('knows an account file by its format and version', () => {
     expect(fault(accountFile, { format: 'else' })).toBe('format any.only')
     expect(fault(accountFile, { format: 'jardinero.account', version: 9 })).toBe('version any.only')
+  })
+  it('takes the family’s time on one day or every week, never both, and never backwards', () => {
+    const told = (time: object) =>
+      fault(outingWishes, {
+        ...noOutingWishes,
+        family: [{ day: null, weekday: 6, fromHour: 9, toHour: 12, note: '', ...time }],
+      })
+    expect(told({})).toBeUndefined()
+    expect(told({ day: '2026-05-02', weekday: null })).toBeUndefined()
+    for (const wrong of [{ day: '2026-05-02' }, { weekday: null }, { toHour: 9 }])
+      expect(told(wrong)).toBe('family.0 any.invalid')
   })
 })

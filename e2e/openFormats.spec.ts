@@ -69,5 +69,6 @@ test('a second yard is added, and each is opened by its name', async ({ page, ru
 
 test('the documents of the API open under the strict policy', async ({ page, running }) => {
   await page.goto(`${running.url}/api/docs`)
+  await page.getByRole('heading', { name: 'bench' }).click({ timeout: 60_000 })
   await expect(page.getByText('/api/bench/mix', { exact: true })).toBeVisible({ timeout: 30_000 })
 })

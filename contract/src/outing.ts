@@ -32,6 +32,11 @@ export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, last
 
 const weekday = Joi.number().integer().min(0).max(6)
 const hour = Joi.number().min(0).max(24)
+/** One day or a day of every week, not both; and it ends after it begins. In code, since the API's documents cannot say it. */
+const familyTime: Joi.CustomValidator<FamilyTime> = (time, helpers) =>
+  (time.day === null) !== (time.weekday === null) && time.toHour > time.fromHour
+    ? time
+    : helpers.error('any.invalid')
 export const outingWishes = Joi.object<OutingWishes>({
   limits: Joi.object({
     wind: Joi.number().min(0.4).max(9),
@@ -46,9 +51,9 @@ export const outingWishes = Joi.object<OutingWishes>({
       day: day.allow(null).required(),
       weekday: weekday.allow(null).required(),
       fromHour: hour.required(),
-      toHour: hour.greater(Joi.ref('fromHour')).required(),
+      toHour: hour.required(),
       note: Joi.string().trim().max(80).allow('').required(),
-    }).xor('day', 'weekday', { isPresent: (value: unknown) => value !== null && value !== undefined }),
+    }).custom(familyTime),
     40,
   ).required(),
   held: Joi.object({

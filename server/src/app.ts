@@ -69,7 +69,7 @@ async function registerDocs(app: FastifyInstance): Promise<void> {
   await app.register(swaggerUi, {
     routePrefix: '/api/docs',
     staticCSP: docsPolicy,
-    uiConfig: { docExpansion: 'list' },
+    uiConfig: { docExpansion: 'none' },
   })
 }
 

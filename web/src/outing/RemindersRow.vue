@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { newId, get, send } from '../kit/api.ts'
-import { useWords } from '../kit/session.ts'
+import { useSession, useWords } from '../kit/session.ts'
 
 /** Reminders pushed to this device: off until they are asked for here, and offered only where server and browser can. */
 const { say } = useWords()
+const session = useSession()
 const publicKey = ref<string | null>(null)
 const endpoint = ref<string>()
 const refused = ref(false)
@@ -16,7 +17,7 @@ const bytesOf = (text: string) =>
   Uint8Array.from(atob(text.replaceAll('-', '+').replaceAll('_', '/')), (c) => c.charCodeAt(0))
 
 async function look(): Promise<void> {
-  if (!able) return
+  if (!able || !session.person) return
   publicKey.value = (await get<{ publicKey: string | null }>('/api/outing/push')).publicKey
   if (!publicKey.value) return
   const registration = await navigator.serviceWorker.getRegistration()
