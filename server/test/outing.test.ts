@@ -262,6 +262,17 @@ describe('reports', () => {
     expect((await lines('?client=Marla%20Quist'))[1]).toContain('Marla Quist')
     expect(await lines('?client=Nobody')).toHaveLength(1)
     expect(await lines('?from=2025-01-01&to=2025-12-31')).toHaveLength(1)
+    // Of its own days only, whatever was amended: not of a neighbouring day, nor of another year.
+    const on = records[0].appliedAt.slice(0, 10)
+    const next = new Date(Date.parse(on) + 2 * 86_400_000).toISOString().slice(0, 10)
+    expect(await lines(`?from=${next}`)).toHaveLength(1)
+    await t.owner.post(`/api/ledger/records/${records[0].id}/amendments`, {
+      id: randomUUID(),
+      reason: 'The hour was wrong.',
+      changes: { appliedAt: new Date(Date.parse(records[0].appliedAt) - 3_600_000).toISOString() },
+    })
+    expect(await lines('?from=2025-01-01&to=2025-12-31')).toHaveLength(1)
+    expect(await lines(`?from=${on}`)).toHaveLength(4)
     expect((await t.owner.get(`/api/ledger/records/${randomUUID()}/sheet.pdf`)).statusCode).toBe(404)
   })
   it('give every record of many once, page after page, in order', async () => {
@@ -318,6 +329,24 @@ describe('reminders', async () => {
     expect(await remind(morning)).toEqual([])
     // A day with nothing in it says nothing.
     expect(await remind(new Date('2026-03-20T13:30:00Z'))).toEqual([])
+    await clear()
+  })
+  it('are told of each yard in its own morning, and go to the last who asked on the device', async () => {
+    await clear()
+    const t = await withDevice()
+    const [subscription] = await server.database.query('SELECT told FROM push_subscription')
+    expect(subscription.told).toEqual({})
+    await remind(morning)
+    const [yard] = (await t.owner.get('/api/yard/yards')).json()
+    expect((await server.database.query('SELECT told FROM push_subscription'))[0].told).toEqual({
+      [yard.id]: '2026-03-14',
+    })
+    // A second yard's day is its own: the first having been told does not silence it.
+    await server.database.query(`UPDATE push_subscription SET told = '{"another": "2026-03-14"}'`)
+    expect(await remind(morning)).toHaveLength(1)
+    const other = await withDevice()
+    expect((await other.owner.get('/api/outing/push')).json().devices).toBe(1)
+    expect((await t.owner.get('/api/outing/push')).json().devices).toBe(0)
     await clear()
   })
   it('come again where a device could not be reached, and end where its permission is gone', async () => {

@@ -1,3 +1,4 @@
+import { usualLimits } from '../outing/index.ts'
 import { convert, daysBetween, type Day, type Params, type Quantity } from '../quantity/index.ts'
 import type { Efficacy, LabelRules } from '../shelf/index.ts'
 import type { WateringIn } from './watering.ts'
@@ -99,11 +100,11 @@ const rate: Look = ({ rate: given, range }) => {
   })
 }
 
-/** So little wets no leaf through. */
+/** So little wets no leaf through. Estimate. */
 const leafRainMm = 1
 const rain: Look = ({ purpose, rules, rainMm }) => {
   if (purpose !== 'postEmergent' || !rainMm) return undefined
-  const hours = rules.dryHours ?? 24
+  const hours = rules.dryHours ?? usualLimits.leafRainfastHours
   const fallen = rainMm[0] + (hours > 12 ? rainMm[1] : 0)
   // The hour of the rain is not known: on the day itself it may have fallen before.
   return fallen > leafRainMm
@@ -113,7 +114,8 @@ const rain: Look = ({ purpose, rules, rainMm }) => {
 
 const mown: Look = ({ purpose, rules, mown: days, day }) => {
   if (purpose !== 'postEmergent' || !days) return undefined
-  const { beforeDays = 2, afterDays = 2 } = rules.mowing ?? {}
+  const { mowingDays } = usualLimits
+  const { beforeDays = mowingDays, afterDays = mowingDays } = rules.mowing ?? {}
   const near = days.find((d) => {
     const since = daysBetween(d, day)
     return since >= 0 ? since < beforeDays : -since < afterDays
@@ -129,7 +131,7 @@ const air: Look = ({ highC, band }) => {
   return undefined
 }
 
-/** From the third year on with one group alone. */
+/** From the third year on with one group alone. Judgement of the trade. */
 const resistance: Look = ({ sameGroupYears: years, group, plant }) =>
   years && years >= 3 && group
     ? cause('resistance', Math.min(0.7, 0.25 + 0.1 * years), { years, group, plant })

@@ -20,4 +20,5 @@ export {
   type Verdict,
 } from './rating.ts'
 export { computeWateringIn, type WaterDay, type WateringIn } from './watering.ts'
+export { computeYearSummary, type RecordInYear, type YearSummary } from './yearSummary.ts'
 export { computeLedgerEvents, type LedgerEvent, type PassDown } from './events.ts'

@@ -9,6 +9,7 @@ import {
   computeDeviations,
   computeLedgerEvents,
   computeWateringIn,
+  computeYearSummary,
   diagnose,
   judgeRating,
   yearsOfOneGroup,
@@ -270,4 +271,35 @@ describe('plan and done', () => {
     expect(
       computeDeviations(planned, { ...planned, product: { value: 72 / 28.349523125, unit: 'oz' } }),
     ).toEqual([]))
+})
+
+describe('a year in a few figures', () => {
+  const record = (id: string, day: string, zoneId: string, group: string, areaSqFt = 3000) => ({
+    id,
+    day,
+    zoneId,
+    areaSqFt,
+    rules: { actives: [{ name: group, group } as never] },
+  })
+  it('counts a lawn once a day, whatever was in the tank, and only its own year', () => {
+    const records = [
+      record('a', '2026-03-10', 'front', '3'),
+      record('b', '2026-03-10', 'front', '29', 2000),
+      record('c', '2026-05-10', 'front', '3'),
+      record('d', '2026-03-10', 'strip', '3', 500),
+      record('e', '2025-03-10', 'front', '4'),
+    ]
+    const rated = {
+      ...rating({ treated: { hits: 5, points: 100 }, check: { hits: 50, points: 100 } }),
+      recordId: 'a',
+    }
+    expect(computeYearSummary(records, [rated, { ...rated, recordId: 'e' }], 2026)).toEqual({
+      days: 2,
+      first: '2026-03-10',
+      areaSqFt: 6500,
+      groups: ['29', '3'],
+      control: 0.9,
+    })
+    expect(computeYearSummary(records, [], 2024)).toEqual({ days: 0, areaSqFt: 0, groups: [] })
+  })
 })

@@ -92,6 +92,16 @@ describe('what a pass is held against', () => {
     expect(limits.gust.from).toEqual({ by: 'usual' })
     expect(limits.airMost?.value).toBeCloseTo(29.44, 2)
   })
+  it('gives a label that is silent what is usual, beside one that is not', () => {
+    const lax = { ...leaf, name: 'Lax', dryHours: 1, windMost: { value: 15, unit: 'mph' as const } }
+    const { windMost: _, dryHours: __, ...silent } = leaf
+    const uses = [{ purpose: 'postEmergent', turf: ['tallFescue'] } as never]
+    const limits = computePassLimits(passOf([lax, { ...silent, name: 'Silent', uses }]))
+    expect(limits.wind.from).toEqual({ by: 'usual' })
+    expect(limits.rainfast).toEqual({ value: 24, from: { by: 'usual' } })
+    // A barrier beside it asks for no dry hours of its own.
+    expect(computePassLimits(passOf([lax, barrier])).rainfast?.value).toBe(1)
+  })
   it('takes one’s own limit where it is stricter, never where it is looser', () => {
     expect(computePassLimits(passOf([leaf]), { wind: 2 }).wind).toEqual({ value: 2, from: { by: 'own' } })
     expect(computePassLimits(passOf([leaf]), { wind: 9 }).wind.from).toMatchObject({ by: 'label' })

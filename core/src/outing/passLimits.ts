@@ -69,20 +69,30 @@ const higher = (a: Limit | undefined, b: Limit | undefined): Limit | undefined =
   !a ? b : !b ? a : b.value > a.value ? b : a
 const own = (value: number | undefined): Limit | undefined =>
   value === undefined ? undefined : { value, from: { by: 'own' } }
-/** The strictest that the labels state. */
-const stated = (
+/** The strictest of the labels': what each states, or what is usual for it where it is silent. */
+const strictest = (
   labels: LabelRules[],
-  read: (rules: LabelRules) => number | undefined,
   stricter: typeof lower,
+  read: (rules: LabelRules) => number | undefined,
+  silent: (rules: LabelRules) => Limit | undefined = () => undefined,
 ): Limit | undefined =>
   labels.reduce<Limit | undefined>((limit, rules) => {
     const value = read(rules)
-    return value === undefined || !Number.isFinite(value)
-      ? limit
-      : stricter(limit, { value, from: { by: 'label', label: rules.name } })
+    const own: Limit | undefined =
+      value === undefined || !Number.isFinite(value)
+        ? silent(rules)
+        : { value, from: { by: 'label', label: rules.name } }
+    return stricter(limit, own)
   }, undefined)
 
-/** A label's own figure stands in place of what is usual; one's own can only be stricter than either. */
+const onLeaf = (rules: LabelRules, turfs?: string[]): boolean =>
+  rules.dryHours !== undefined ||
+  rules.uses.some((u) => u.purpose === 'postEmergent' && (!turfs || u.turf.some((t) => turfs.includes(t))))
+
+/**
+ * A label's own figure stands in place of what is usual, for that label alone: in a tank of several the strictest rules. One's
+ * own can only be stricter.
+ */
 export function computePassLimits(
   { labels, leaf, sprayed }: PassToPlace,
   ownLimits: OwnLimits = {},
@@ -93,40 +103,47 @@ export function computePassLimits(
       rules,
       rules.actives.flatMap((a) => activeOf(a.name) ?? []),
     )
-  const windStated = stated(
+  const usualWind = usual(mph(sprayed ? usualLimits.windMph : usualLimits.spreadWindMph))
+  const wind = strictest(
     labels,
-    (l) => l.windMost && convert(l.windMost.value, l.windMost.unit, 'm/s'),
     lower,
+    (l) => l.windMost && convert(l.windMost.value, l.windMost.unit, 'm/s'),
+    () => usualWind,
   )
-  const wind = windStated ?? usual(mph(sprayed ? usualLimits.windMph : usualLimits.spreadWindMph))
   const gust = usual(mph(sprayed ? usualLimits.gustMph : usualLimits.spreadGustMph))
   const airMost = lower(
-    stated(labels, (l) => band(l).most, lower),
+    strictest(labels, lower, (l) => band(l).most),
     leaf ? usual(usualLimits.leafMostC) : undefined,
   )
-  const rainfast = stated(labels, (l) => l.dryHours, higher)
-  const keepOff = stated(
+  const usualDry = usual(usualLimits.leafRainfastHours)
+  const rainfast = strictest(
     labels,
-    (l) => Math.max(l.keepOff.hours, l.keepOff.untilDry ? usualLimits.dryingHours : 0),
     higher,
+    (l) => l.dryHours,
+    (l) => (onLeaf(l) ? usualDry : undefined),
   )
+  const keepOff = strictest(labels, higher, (l) =>
+    Math.max(l.keepOff.hours, l.keepOff.untilDry ? usualLimits.dryingHours : 0),
+  )
+  const usualMowing = usual(usualLimits.mowingDays)
   const mowing = (read: (l: LabelRules) => number | undefined): Limit =>
-    stated(labels, read, higher) ?? usual(leaf ? usualLimits.mowingDays : 0)
+    strictest(labels, higher, read, (l) => (onLeaf(l) ? usualMowing : undefined)) ??
+    usual(leaf ? usualLimits.mowingDays : 0)
   const limits: PassLimits = {
-    wind: lower(wind, own(ownLimits.wind))!,
+    wind: lower(wind ?? usualWind, own(ownLimits.wind))!,
     gust: lower(gust, own(ownLimits.gust))!,
     keepOff: keepOff ?? usual(usualLimits.dryingHours),
     mowing: { before: mowing((l) => l.mowing?.beforeDays), after: mowing((l) => l.mowing?.afterDays) },
   }
   const most = lower(airMost, own(ownLimits.airMostC))
   const least = higher(
-    stated(labels, (l) => band(l).least, higher),
+    strictest(labels, higher, (l) => band(l).least),
     own(ownLimits.airLeastC),
   )
   if (most) limits.airMost = most
   if (least) limits.airLeast = least
   if (leaf && sprayed) limits.deltaT = usual(usualLimits.deltaT)
-  if (leaf) limits.rainfast = rainfast ?? usual(usualLimits.leafRainfastHours)
+  if (leaf) limits.rainfast = rainfast ?? usualDry
   if (labels.some((l) => l.wateringIn)) limits.washOff = usual(usualLimits.washOffMm)
   return limits
 }
@@ -138,12 +155,9 @@ export function passOfLabels(
   rest: Pick<PassToPlace, 'hours' | 'states'> & { droplet?: Droplet; notBefore?: PassToPlace['notBefore'] },
 ): PassToPlace {
   const { droplet, notBefore, ...plain } = rest
-  const onLeaf = (rules: LabelRules) =>
-    rules.dryHours !== undefined ||
-    rules.uses.some((u) => u.purpose === 'postEmergent' && u.turf.some((t) => turfs.includes(t)))
   return {
     labels,
-    leaf: labels.some(onLeaf),
+    leaf: labels.some((l) => onLeaf(l, turfs)),
     sprayed: labels.some((l) => l.formulation !== 'GR'),
     ...plain,
     ...(droplet && { droplet }),

@@ -2,9 +2,10 @@ import type { FastifyInstance, FastifyRequest } from 'fastify'
 import Joi from 'joi'
 import { day, id } from '@jardinero/contract/field'
 import * as wire from '@jardinero/contract/ledger'
+import type { ApplicationRecord } from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
-import { addDays } from '@jardinero/core/quantity'
 import type { Reader, Words } from '@jardinero/words'
+import { dayIn } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { streamCsv } from './csv.ts'
 import { findRecords } from './records.ts'
@@ -20,6 +21,14 @@ const asPdf = (name: string) => ({
   type: 'application/pdf',
   disposition: `attachment; filename="${name}.pdf"`,
 })
+
+/** Records are found with days to spare, for time zones and amended days: a report holds those of its own days, on the yard's clock. */
+const within =
+  ({ from = '', to = '9999-12-31' }: { from?: string; to?: string }, yards: Map<string, Yard>) =>
+  (record: ApplicationRecord): boolean => {
+    const on = dayIn(record.appliedAt, yards.get(record.yardId)?.timeZone ?? 'UTC')
+    return on >= from && on <= to
+  }
 
 /** Records of a window, a page at a time, each page its own short transaction: they are only ever added to. */
 async function* pagesOf(
@@ -41,7 +50,8 @@ async function* pagesOf(
       })
       return { records, yards: new Map(yards.map((y) => [y.id, y])) }
     })
-    if (page.records.length) yield page
+    const records = page.records.filter(within(window, page.yards))
+    if (records.length) yield { ...page, records }
     if (page.records.length < pageSize) return
     const last = page.records.at(-1)!
     // In the order they were first written down in.
@@ -90,16 +100,28 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
       app.scoped(request, async (scope) => {
         const { yardId, from, to } = request.query as { yardId: string; from: string; to: string }
         const yard = await scope.get<Yard>('yard', yardId)
-        const records = await findRecords(scope, { yardIds: [yardId], from, to, limit: mostOnPaper + 1 })
+        // From the first of January on: what of a year's maximum is used counts the passes before the season, too.
+        const records = await findRecords(scope, {
+          yardIds: [yardId],
+          from: `${from.slice(0, 4)}-01-01`,
+          to,
+          limit: mostOnPaper + 1,
+        })
         if (records.length > mostOnPaper)
           throw new ProblemError('refused', [
-            { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper, to: addDays(to, 0) } },
+            { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper } },
           ])
         const { type, disposition } = asPdf('season-report')
         void reply.type(type).header('content-disposition', disposition)
         return reply
           .serializer((bytes) => bytes as never)
-          .send(await seasonReport(records, { yard, from, to }, wordsFor(request.person!)))
+          .send(
+            await seasonReport(
+              records,
+              { yard, from, to, shown: within({ from, to }, new Map([[yardId, yard]])) },
+              wordsFor(request.person!),
+            ),
+          )
       }),
   )
 }

@@ -97,10 +97,15 @@ export function recordSheet(record: ApplicationRecord, yard: Yard, words: Words)
   })
 }
 
-/** A season on paper: every pass of a yard, and each label's use of its year's maximum. */
+/** A season on paper: every pass of a yard that is shown, and each label's use of its year's maximum by all that are given. */
 export function seasonReport(
   records: ApplicationRecord[],
-  { yard, from, to }: { yard: Yard; from: string; to: string },
+  {
+    yard,
+    from,
+    to,
+    shown,
+  }: { yard: Yard; from: string; to: string; shown: (r: ApplicationRecord) => boolean },
   words: Words,
 ): Promise<Buffer> {
   const { text, amount } = speakers(words)
@@ -116,7 +121,8 @@ export function seasonReport(
     'licence',
     'wateredIn',
   ]
-  const rows = records.map((r) => [
+  const inSeason = records.filter(shown)
+  const rows = inSeason.map((r) => [
     plainText(words.time(r.appliedAt, yard.timeZone)),
     r.zoneName,
     `${r.rules.name}${r.rules.registration ? `\n${r.rules.registration}` : ''}`,
@@ -148,18 +154,23 @@ export function seasonReport(
         },
         layout: 'lightHorizontalLines',
       },
-      ...(records.length ? [] : [{ text: text('ledger.noRecords'), margin: [0, 8, 0, 0] } as Content]),
+      ...(inSeason.length ? [] : [{ text: text('ledger.noRecords'), margin: [0, 8, 0, 0] } as Content]),
       { text: text('ledger.limits'), bold: true, margin: [0, 12, 0, 3] },
-      { ul: yearLines(records, yard, words) },
+      { ul: yearLines(records, inSeason, yard, words) },
     ],
   })
 }
 
-/** One line for each lawn and label: what of the year's maximum is used by the last of these records. */
-function yearLines(records: ApplicationRecord[], yard: Yard, words: Words): string[] {
+/** One line for each lawn and label of a season: what of the year's maximum is used by its last record there. */
+function yearLines(
+  records: ApplicationRecord[],
+  inSeason: ApplicationRecord[],
+  yard: Yard,
+  words: Words,
+): string[] {
   const { text, amount } = speakers(words)
   const last = new Map<string, ApplicationRecord>()
-  for (const r of records) last.set(`${r.zoneId}/${r.rules.name}/${r.appliedAt.slice(0, 4)}`, r)
+  for (const r of inSeason) last.set(`${r.zoneId}/${r.rules.name}/${r.appliedAt.slice(0, 4)}`, r)
   return [...last.values()].flatMap((r) => {
     const use = r.rules.uses.find((u) => u.turf.includes(r.turf))
     if (!use) return []

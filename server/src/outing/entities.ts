@@ -41,7 +41,7 @@ export const pushEntity = new EntitySchema<StoredPush>({
     personId: column.uuid,
     endpoint: column.text,
     keys: column.json,
-    lastDay: column.dayOrNull,
+    told: column.json,
   },
   uniques: [accountKey, { columns: ['accountId', 'endpoint'] }],
   foreignKeys: [

@@ -18,8 +18,8 @@ export interface PushKeys {
 export interface StoredPush extends PushOrder {
   accountId: string
   personId: string
-  /** The last day it was told of, on its yards' own clocks. */
-  lastDay: string | null
+  /** Of each yard, the last day it was told of, on that yard's own clock. */
+  told: Record<string, string>
 }
 /** Sends one message to one device; gone where the device has taken its permission back. */
 export type SendPush = (
@@ -60,7 +60,7 @@ export interface ReminderParts {
  */
 export async function remindDevices({ database, clock, wordsFor, send }: ReminderParts): Promise<number> {
   const ids: { id: string }[] = await database.query('SELECT id FROM push_subscription ORDER BY id')
-  let told = 0
+  let messages = 0
   for (const { id } of ids)
     await database.transaction(async (manager) => {
       const [row] = await manager
@@ -73,10 +73,11 @@ export async function remindDevices({ database, clock, wordsFor, send }: Reminde
       const scope = new AccountScope(manager, row.accountId)
       const person = await manager.findOneByOrFail<StoredPerson>('person', { id: row.personId })
       const words = wordsFor(person)
+      const told = { ...row.told }
       for (const yard of await scope.find<Yard & { accountId: string }>('yard')) {
         const now = clock()
         const today = dayIn(now, yard.timeZone)
-        if (hourIn(now, yard.timeZone) < morning || (row.lastDay && row.lastDay >= today)) continue
+        if (hourIn(now, yard.timeZone) < morning || (told[yard.id] ?? '') >= today) continue
         const events = await eventsOfDay(scope, yard, today, clock)
         const result = events.length
           ? await send(row, {
@@ -86,9 +87,10 @@ export async function remindDevices({ database, clock, wordsFor, send }: Reminde
           : 'sent'
         if (result === 'gone') return void (await manager.delete('push_subscription', { id }))
         if (result === 'failed') return
-        if (events.length) told++
-        await manager.update('push_subscription', { id }, { lastDay: today })
+        if (events.length) messages++
+        told[yard.id] = today
+        await manager.update('push_subscription', { id }, { told })
       }
     })
-  return told
+  return messages
 }

@@ -29,16 +29,14 @@ export function pushRoutes(app: FastifyInstance, publicKey: string | null): void
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const order = request.body as wire.PushOrder
-        // The same device again, perhaps as another person: the last who asks has it.
-        await scope.manager.delete('push_subscription', {
-          endpoint: order.endpoint,
-          accountId: scope.accountId,
-        })
+        // The same device again, perhaps as another person of another account: the last who asks has it, and nobody else's
+        // days are told there.
+        await scope.manager.delete('push_subscription', { endpoint: order.endpoint })
         await scope.add<StoredPush>('push_subscription', {
           ...order,
           accountId: scope.accountId,
           personId: request.person!.id,
-          lastDay: null,
+          told: {},
         })
         void reply.code(204)
       }),

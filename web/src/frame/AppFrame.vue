@@ -46,7 +46,7 @@ watchEffect(() => {
 <style scoped>
 .frame {
   display: grid;
-  grid-template-columns: 6.4rem minmax(0, 1fr);
+  grid-template-columns: var(--trail) minmax(0, 1fr);
   min-height: 100vh;
   grid-template-rows: auto auto 1fr;
 }

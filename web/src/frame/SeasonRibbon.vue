@@ -189,7 +189,7 @@ function step(event: KeyboardEvent): void {
 <style scoped>
 .ribbon {
   display: grid;
-  grid-template-columns: 6.4rem minmax(0, 1fr);
+  grid-template-columns: var(--trail) minmax(0, 1fr);
   border-bottom: 1px solid var(--rule);
 }
 .brand {

@@ -18,6 +18,7 @@ const id = useId()
 <style scoped>
 .field {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.2rem;
   margin: 0.55rem 0;
   align-content: start;

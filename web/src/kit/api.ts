@@ -61,7 +61,8 @@ export type Tried<T> = { kind: 'sent'; data: T } | { kind: 'away' } | { kind: 'p
 export async function trySend<T>(method: string, url: string, body?: unknown): Promise<Tried<T>> {
   for (let tries = 0; ; tries++) {
     const response = await sendOnce(method, url, body)
-    if (!response || response.status >= 500) return { kind: 'away' }
+    // Too many at once is no refusal: it is sent again later.
+    if (!response || response.status >= 500 || response.status === 429) return { kind: 'away' }
     if (response.ok)
       return { kind: 'sent', data: (response.status === 204 ? undefined : await response.json()) as T }
     const problem = (await response.json().catch(() => undefined)) as Problem | undefined

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { judgeRating } from '@jardinero/core/ledger'
+import { computeYearSummary, type YearSummary } from '@jardinero/core/ledger'
 import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
@@ -10,30 +10,14 @@ const account = useAccount()
 const { records, year } = useYard()
 const { say, day, quantity, number } = useWords()
 
-function summary(y: number) {
-  const own = records.value.filter((r) => r.day.startsWith(String(y)))
-  const ids = new Set(own.map((r) => r.id))
-  const controls = account.state.ratings
-    .filter((r) => ids.has(r.recordId))
-    .flatMap((r) => {
-      const judged = judgeRating(r)
-      return judged.ok ? [judged.value.control.value.value] : []
-    })
-  const days = [...new Set(own.map((r) => r.day))].sort()
-  return {
-    passes: days.length,
-    first: days[0],
-    area: own.reduce((sum, r) => sum + r.areaSqFt, 0),
-    groups: [...new Set(own.flatMap((r) => r.rules.actives.flatMap((a) => a.group ?? [])))].sort(),
-    control: controls.length ? controls.reduce((a, b) => a + b, 0) / controls.length : undefined,
-  }
-}
-const both = computed(() => [summary(year.value), summary(year.value - 1)] as const)
+const both = computed(() =>
+  [year.value, year.value - 1].map((y) => computeYearSummary(records.value, account.state.ratings, y)),
+)
 const rows = computed(() => {
-  const cell = (s: ReturnType<typeof summary>) => ({
-    passes: number(s.passes),
+  const cell = (s: YearSummary) => ({
+    passes: number(s.days),
     first: s.first ? day(s.first) : '–',
-    area: quantity(s.area, 'ft2'),
+    area: quantity(s.areaSqFt, 'ft2'),
     groups: s.groups.join(', ') || '–',
     control: s.control === undefined ? '–' : quantity(s.control, 'ratio'),
   })
@@ -47,7 +31,7 @@ const rows = computed(() => {
 </script>
 
 <template>
-  <table v-if="both.some((s) => s.passes)" class="rows">
+  <table v-if="both.some((s) => s.days)" class="rows">
     <thead>
       <tr>
         <th></th>

@@ -32,7 +32,7 @@ export function useWaterDays() {
   const soil = useSoil()
   const { yard } = useYard()
   return computed<WaterDay[]>(() => {
-    const observed = soil.weatherOf.startsWith(yard.value?.id ?? '-') ? (soil.weather?.observed ?? []) : []
+    const observed = soil.weatherFor(yard.value?.id)?.observed ?? []
     const mine = account.state.waters.filter((w) => w.yardId === yard.value?.id)
     return applyWater(
       observed,

@@ -83,7 +83,9 @@ const bench = () =>
       <HoursPicture v-model="looked" :answer="answer" />
       <p class="quiet small">{{ say('outing.legend') }}</p>
       <HourDetail v-if="looked !== undefined && answer.hours[looked]" :hour="answer.hours[looked]!" />
-      <h2 v-if="answer.best.length">{{ say('outing.bestWindows', { count: answer.best.length }) }}</h2>
+      <h2 v-if="answer.best.length" class="part">
+        {{ say('outing.bestWindows', { count: answer.best.length }) }}
+      </h2>
       <BestWindows :answer="answer" :after-of="windows.afterOf" @hold="hold" />
     </template>
     <p v-else-if="outcome && !outcome.ok" class="stop" role="alert">
@@ -115,3 +117,9 @@ const bench = () =>
     </template>
   </StationPage>
 </template>
+
+<style scoped>
+.part {
+  margin-top: 1.2rem;
+}
+</style>

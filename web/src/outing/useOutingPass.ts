@@ -24,6 +24,10 @@ export interface Candidate {
   day?: string
 }
 
+/** Where nothing is calibrated yet: gallons of water on 1,000 ft², and of a backpack sprayer. Estimates. */
+const usualCarrier = 1
+const usualTankGal = 4
+
 const rigged = (tank: Tank) =>
   tank.request.products.map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide')
 
@@ -38,7 +42,9 @@ export function useOutingPass() {
   const { say, day } = useWords()
 
   const sqFtOf = (ids: string[]) => ids.reduce((sum, id) => sum + (areas.value.get(id)?.area.value ?? 0), 0)
-  const gallons = computed(() => account.state.sprayers[0]?.capacityGal ?? 4)
+  /** Before there is a tank: loads of the first sprayer. */
+  const loadsFor = (sqFt: number) =>
+    Math.ceil(((sqFt / 1000) * usualCarrier) / (account.state.sprayers[0]?.capacityGal ?? usualTankGal))
   const candidates = computed<Candidate[]>(() => {
     const own = new Set(zones.value.map((z) => z.id))
     const tanks = outings.tanks
@@ -70,7 +76,7 @@ export function useOutingPass() {
               labels: [label.rules],
               zoneIds: ofPlan,
               areaSqFt: sqFtOf(ofPlan),
-              loads: Math.ceil(sqFtOf(ofPlan) / 1000 / gallons.value),
+              loads: loadsFor(sqFtOf(ofPlan)),
               ...(next.day && { day: next.day }),
             },
           ]
@@ -89,7 +95,7 @@ export function useOutingPass() {
                 labels: [l.rules],
                 zoneIds: fit,
                 areaSqFt: sqFtOf(fit),
-                loads: Math.ceil(sqFtOf(fit) / 1000 / gallons.value),
+                loads: loadsFor(sqFtOf(fit)),
               },
             ]
           : []

@@ -32,7 +32,7 @@ export function useWindows(
 
   const wishes = computed(() => yard.value?.outingWishes ?? noOutingWishes)
   const hours = computed<HourAhead[]>(() => {
-    const known = soil.weatherOf.startsWith(yard.value?.id ?? '-') ? (soil.weather?.hours ?? []) : []
+    const known = soil.weatherFor(yard.value?.id)?.hours ?? []
     return known.map((h) => ({
       ...h,
       day: dayIn(h.at, timeZone.value),

@@ -46,5 +46,9 @@ export const useSoil = defineStore('soil', () => {
       problem.value = error.problem.detail
     }
   }
-  return { weather, weatherOf, problem, stored, progress, stopped, engine, loadWeather }
+  /** The weather of a yard, if that is the one at hand; of whichever of its days. */
+  const weatherFor = (yardId: string | undefined) =>
+    yardId && weatherOf.value.startsWith(`${yardId} `) ? weather.value : undefined
+
+  return { weather, weatherOf, weatherFor, problem, stored, progress, stopped, engine, loadWeather }
 })

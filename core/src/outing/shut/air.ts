@@ -2,7 +2,7 @@ import { room, shut, shutBy, type Shutter } from './shutters.ts'
 
 const ms = (value: number) => ({ value, unit: 'm/s' })
 const celsius = (value: number) => ({ value, unit: 'degC' })
-/** A degree scale has no zero of its own: so many kelvin from the limit is far enough. */
+/** A degree scale has no zero of its own: so many kelvin from the limit is far enough. Estimate. */
 const farK = 8
 
 export const wind: Shutter = (i, { hours, limits }) => {
@@ -24,7 +24,7 @@ export const gust: Shutter = (i, { hours, limits }) => {
   }
 }
 
-/** Below it the air stands: 3 mph. With a clear sky and a low sun, drops hang and wander. Rule of the trade. */
+/** Below it the air stands: 3 mph. With a clear sky (share under cloud) and a low sun (degrees), drops hang and wander. Rule of the trade; cloud and sun are estimates. */
 const calm = 1.34
 const clear = 0.5
 const lowSun = 10

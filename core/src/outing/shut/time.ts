@@ -3,7 +3,7 @@ import { shut, shutBy, type Shutter } from './shutters.ts'
 
 const hourMs = 3_600_000
 
-/** The sun's upper edge at the horizon. */
+/** Degrees: the sun's upper edge at the horizon, half its disc and the air's refraction taken off; as almanacs count sunrise. */
 const horizon = -0.833
 export const dark: Shutter = (i, { sun }) => (Math.min(...sun[i]!) < horizon ? shut('dark') : {})
 

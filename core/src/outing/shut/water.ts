@@ -1,10 +1,12 @@
 import { shut, shutBy, type HourContext, type Shutter } from './shutters.ts'
 
 const mm = (value: number) => ({ value, unit: 'mm' })
-/** Less in an hour is no rain for a leaf. */
+/** mm. Less in an hour is no rain for a leaf. Estimate. */
 const drizzleMm = 0.2
+/** So humid, with the sun this low (degrees), a leaf has dew; after rain it is wet for so many hours. Estimates. */
 const dewHumidity = 0.95
-const dewHours = 2
+const dewSun = 20
+const wetHours = 2
 
 /** Hours after this one, and whether the forecast reaches so far. */
 const after = ({ hours }: HourContext, i: number, count: number) => {
@@ -44,13 +46,13 @@ export const washOff: Shutter = (i, context) => {
 
 export const leafWet: Shutter = (i, { hours, sun, pass }) => {
   if (!pass.leaf || !pass.sprayed) return {}
-  const before = hours.slice(Math.max(0, i - dewHours), i)
-  const dew = hours[i]!.humidity >= dewHumidity && sun[i]![0] < 20
+  const before = hours.slice(Math.max(0, i - wetHours), i)
+  const dew = hours[i]!.humidity >= dewHumidity && sun[i]![0] < dewSun
   const rained = before.some((h) => h.rainMm > drizzleMm)
   return dew || rained ? shut('leafWet', { dew: !rained }) : {}
 }
 
-/** So far above it nothing is frozen. */
+/** So far above it nothing is frozen. Estimate. */
 const farFromFrostK = 6
 export const frozen: Shutter = (i, { hours }) => {
   const { temperatureC } = hours[i]!

@@ -10,6 +10,7 @@ import { connection } from '../../kit/api.ts'
 import { useOutbox } from '../../kit/outboxStore.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import { useNow } from '../../kit/useNow.ts'
+import { useYard } from '../../kit/useYard.ts'
 import FieldEnd from './FieldEnd.vue'
 import FieldMixing from './FieldMixing.vue'
 import FieldWalk from './FieldWalk.vue'
@@ -25,6 +26,7 @@ const outbox = useOutbox()
 const router = useRouter()
 const { say } = useWords()
 const { now, read } = useNow()
+const { yard } = useYard()
 void field.open(session.person!.id)
 
 const outing = computed(() => field.outing)
@@ -34,7 +36,7 @@ const labels = computed(() =>
 const windMost = computed(() => {
   const turfs = outing.value?.tank.request.grounds.map((g) => g.turf) ?? []
   const pass = passOfLabels(labels.value, turfs, { hours: 1, states: [] })
-  return convert(computePassLimits(pass).wind.value, 'm/s', 'mph')
+  return convert(computePassLimits(pass, yard.value?.outingWishes?.limits).wind.value, 'm/s', 'mph')
 })
 const walkedS = computed(() => (outing.value ? field.walkedAt(now.value) : 0))
 const filled = computed(() => {

@@ -43,12 +43,12 @@ export const useField = defineStore('field', () => {
     outing.value = await readPocket<FieldOuting>(keyOf(person))
     looked.value = true
   }
-  /** Keeps a change, in the order in which they are made. */
+  /** Keeps a change, in the order in which they are made; one that failed does not stop the next. */
   let keeping = Promise.resolve()
   function change(patch: Partial<FieldOuting>): Promise<void> {
     outing.value = { ...outing.value!, ...patch }
     const copy = plain(outing.value)
-    keeping = keeping.then(() => keepInPocket(keyOf(personId.value), copy))
+    keeping = keeping.catch(() => undefined).then(() => keepInPocket(keyOf(personId.value), copy))
     return keeping
   }
   async function take(
