@@ -41,3 +41,8 @@ export const rowShapes = (fields: Fields) => {
   const row = Joi.object({ id: id.required(), version: Joi.number().integer().required(), ...fields })
   return { create, patch, row }
 }
+
+/** What wind and air a pass can have met, by any believable reading: mph, °C. */
+export const believable = { windMph: 60, airLeastC: -30, airMostC: 55 } as const
+export const windMph = Joi.number().min(0).max(believable.windMph)
+export const airC = Joi.number().min(believable.airLeastC).max(believable.airMostC)

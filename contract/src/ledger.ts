@@ -2,7 +2,7 @@ import Joi from 'joi'
 import { causeCodes, type GridCount, type PassFigures, type Rating } from '@jardinero/core/ledger'
 import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { day, id, instant, rowShapes, text, type Row } from './field.ts'
+import { airC, day, id, instant, rowShapes, text, type Row, windMph } from './field.ts'
 import { compass } from './outing.ts'
 import { measuredAmount } from './shelf.ts'
 
@@ -62,8 +62,8 @@ const facts = {
   waterGal: Joi.number().min(0).max(100_000),
   applicator: Joi.string().trim().min(1).max(120),
   licence: Joi.string().trim().max(60).allow(''),
-  windMph: Joi.number().min(0).max(60).allow(null),
-  airC: Joi.number().min(-30).max(55).allow(null),
+  windMph: windMph.allow(null),
+  airC: airC.allow(null),
   target: Joi.string().trim().max(200).allow(''),
   wateredInOn: day.allow(null),
   note: text,

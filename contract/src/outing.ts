@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import type { OwnLimits } from '@jardinero/core/outing'
-import { day, id, instant, list, name, text } from './field.ts'
+import { airC, day, id, instant, list, name, text, windMph } from './field.ts'
 
 /** When somebody is on the lawn: one day, or a day of every week. Hours on the yard's clock. */
 export interface FamilyTime {
@@ -126,7 +126,7 @@ export const outingOrder = Joi.object({
   winds: list(
     Joi.object({
       at: instant.required(),
-      mph: Joi.number().min(0).max(60).required(),
+      mph: windMph.required(),
       from: Joi.string()
         .valid(...compass)
         .required(),
@@ -136,7 +136,7 @@ export const outingOrder = Joi.object({
     }),
     200,
   ).required(),
-  airC: Joi.number().min(-30).max(55).allow(null).required(),
+  airC: airC.allow(null).required(),
   loadsMixed: Joi.number().integer().min(1).max(1000).required(),
   leftoverGal: Joi.number().min(0).max(2000).required(),
   zones: list(

@@ -62,9 +62,15 @@ const scheme = {
   },
 }
 
-/** The quieter button: ink on paper. */
+/** The quieter buttons: words and border of one colour, on paper. */
 const outlined = {
   outlined: {
+    primary: {
+      borderColor: 'var(--clay)',
+      color: 'var(--clay)',
+      hoverBackground: 'var(--clay-soft)',
+      activeBackground: 'var(--clay-soft)',
+    },
     secondary: {
       borderColor: 'var(--ink)',
       color: 'var(--ink)',

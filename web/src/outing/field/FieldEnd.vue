@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue'
+import { believable } from '@jardinero/contract/field'
 import { computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
 import TextField from '../../kit/TextField.vue'
@@ -36,7 +37,18 @@ function submit(): void {
   const nobody = typed.applicator.trim()
     ? []
     : [{ code: 'applicatorMissing', field: 'applicator', params: {} }]
-  if (!form.refuse(...faults, ...nobody)) emit('send')
+  const { airLeastC: least, airMostC: most } = believable
+  const air =
+    typed.airC === null || (typed.airC >= least && typed.airC <= most)
+      ? []
+      : [
+          {
+            code: 'airNotBelievable',
+            field: 'airC',
+            params: { least: { value: least, unit: 'degC' }, most: { value: most, unit: 'degC' } },
+          },
+        ]
+  if (!form.refuse(...faults, ...nobody, ...air)) emit('send')
 }
 </script>
 
@@ -84,6 +96,7 @@ function submit(): void {
       :model-value="typed.airC ?? undefined"
       unit="degC"
       :label="say('ledger.air')"
+      :fault="form.faultAt('airC')"
       @update:model-value="typed.airC = $event ?? null"
     />
     <TextField v-model="typed.target" :label="say('ledger.target')" />

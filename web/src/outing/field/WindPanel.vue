@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { believable } from '@jardinero/contract/field'
 import { compass, type WindReading } from '@jardinero/contract/outing'
 import { parseMeterLine, readWind, type WindSample } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
+import { useForm } from '../../kit/useForm.ts'
 import { useDevice } from '../../kit/useDevice.ts'
 import { useYard } from '../../kit/useYard.ts'
 import { useSoil } from '../../soil/soilStore.ts'
@@ -16,6 +18,7 @@ const emit = defineEmits<{ add: [wind: WindReading] }>()
 const soil = useSoil()
 const { timeZone } = useYard()
 const { say, time, quantity } = useWords()
+const form = useForm()
 const mph = ref<number>()
 const from = ref('')
 const samples = ref<WindSample[]>([])
@@ -41,8 +44,14 @@ const points = computed(() =>
 const add = (value: number, how: WindReading['how'], point = '') =>
   emit('add', { at: props.now, mph: Math.round(value * 10) / 10, from: point as WindReading['from'], how })
 function byHand(): void {
-  if (mph.value === undefined || !(mph.value >= 0 && mph.value <= 60)) return
-  add(mph.value, 'hand', from.value)
+  const most = believable.windMph
+  const wind = mph.value ?? NaN
+  const faults =
+    wind >= 0 && wind <= most
+      ? []
+      : [{ code: 'windNotBelievable', field: 'wind', params: { most: { value: most, unit: 'mph' } } }]
+  if (form.refuse(...faults)) return
+  add(wind, 'hand', from.value)
   mph.value = undefined
 }
 function ofMeter(): void {
@@ -71,7 +80,7 @@ const last = computed(() => props.winds.at(-1))
     </p>
     <p v-else class="quiet">{{ say('outing.noWind') }}</p>
     <form class="row" novalidate @submit.prevent="byHand">
-      <NumberField v-model="mph" unit="mph" :label="say('outing.wind')" />
+      <NumberField v-model="mph" unit="mph" :label="say('outing.wind')" :fault="form.faultAt('wind')" />
       <ChoiceField v-model="from" :label="say('outing.windFrom')" :options="points" />
       <button class="link">{{ say('outing.addWind') }}</button>
     </form>
