@@ -146,6 +146,24 @@ export default ts.config(
   { files: ['**/*.test.ts', 'e2e/**', 'server/src/migrations/**'], rules: { 'max-lines': 'off' } },
   ...Object.keys(standsOn).map(floorDoors),
   {
+    files: ['web/src/**/*.{ts,vue}'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      '@typescript-eslint/no-restricted-imports': [
+        'error',
+        {
+          patterns: [
+            {
+              regex: '^@jardinero/contract/(?!constants$)',
+              allowTypeImports: true,
+              message: 'Types only, or constants: the rest brings Joi, 50 kB, to the browser.',
+            },
+          ],
+        },
+      ],
+    },
+  },
+  {
     files: ['server/src/**/*.ts'],
     ignores: ['server/src/platform/**', 'server/src/main.ts'],
     rules: {

@@ -41,6 +41,8 @@ async function sheet(page: Page): Promise<void> {
   ).toBe('%PDF-')
 }
 
+test.use({ soil: 'waited for' })
+
 test('two products whose watering rules clash go down in two passes on a strip of 3,180 sq ft', async ({
   page,
   running,

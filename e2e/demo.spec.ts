@@ -5,6 +5,12 @@ import { choose, enterDemo, expect, test } from './running.ts'
 const heading = 'h1'
 /** Out of the field one is in, so that keys are keys again. */
 const leave = (page: Page) => page.evaluate(() => (document.activeElement as HTMLElement).blur())
+/** By the trail where it leads there, as a person does; by the address elsewhere. */
+async function go(page: Page, url: string, path: string): Promise<void> {
+  const link = page.locator(`nav.trail a[href="${path}"]`)
+  if (await link.count()) await link.click()
+  else await page.goto(url + path)
+}
 /** A simulation of a year takes its seconds where other work goes on. */
 const simulated = { timeout: 40_000 }
 
@@ -129,8 +135,9 @@ test('Spanish over the whole application: no raw key, no English heading, nothin
     ['/ledger?day=2025-12-31', 'aplicaciones en 2025'],
     ['/you', 'Cómo lee'],
   ] as const) {
-    await page.goto(running.url + path)
+    await go(page, running.url, path)
     await expect(page.locator('nav.trail')).toContainText('Temporada')
+    await expect(page).toHaveURL((url) => url.href.startsWith(running.url + path))
     if (says) await expect(page.locator('h1')).toContainText(says)
     for (const [width, height] of [
       [1280, 800],
@@ -145,6 +152,7 @@ test('Spanish over the whole application: no raw key, no English heading, nothin
         path,
       ).toBeLessThanOrEqual(0)
     }
+    await page.setViewportSize({ width: 1280, height: 800 })
   }
   await page.goto(`${running.url}/you`)
   await choose(page, 'Idioma, números y fechas', 'English, United States')
@@ -195,7 +203,7 @@ test('every view, at desk and at phone size, has no accessibility fault and does
     '/ledger?day=2025-12-31',
     '/you',
   ]) {
-    if (path.startsWith('/')) await page.goto(running.url + path)
+    if (path.startsWith('/')) await go(page, running.url, path)
     else await page.getByRole('button', { name: path, exact: true }).click()
     await page.locator('h1').waitFor()
     if (path === '/soil') await expect(page.getByText('200 seasons made')).toBeVisible(simulated)

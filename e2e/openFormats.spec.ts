@@ -2,6 +2,8 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { enterDemo, expect, signUp, test } from './running.ts'
 
+test.use({ soil: 'waited for' })
+
 test('the whole account goes out of one and into another, and a broken file adds nothing', async ({
   page,
   running,

@@ -1,5 +1,7 @@
 import { choose, enterDemo, expect, test } from './running.ts'
 
+test.use({ soil: 'waited for' })
+
 test('five refusals, each in words at its field, and nothing lost', async ({ page, running }) => {
   await enterDemo(page, running)
 

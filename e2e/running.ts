@@ -72,8 +72,16 @@ export class Running {
   }
 }
 
-/** One running application a worker; every page must stay free of console errors, those a journey expects aside. */
-export const test = base.extend<{ quiet: { expected: RegExp[] } }, { running: Running }>({
+/**
+ * One running application a worker; every page must stay free of console errors, those a journey expects aside. Where a
+ * journey is not about the soil, `soil: 'waited for'` leaves its seasons unworked, as they are in the first seconds:
+ * they take both cores for ten seconds.
+ */
+export const test = base.extend<
+  { quiet: { expected: RegExp[] }; soil: 'worked out' | 'waited for' },
+  { running: Running }
+>({
+  soil: ['worked out', { option: true }],
   running: [
     // eslint-disable-next-line no-empty-pattern
     async ({}, use) => {
@@ -85,7 +93,9 @@ export const test = base.extend<{ quiet: { expected: RegExp[] } }, { running: Ru
     { scope: 'worker', timeout: 240_000 },
   ],
   quiet: [
-    async ({ page }, use) => {
+    async ({ page, soil }, use) => {
+      const noSeasons = { contentType: 'text/javascript', body: '' }
+      if (soil === 'waited for') await page.route('**/simulateSoil-*.js', (route) => route.fulfill(noSeasons))
       const heard: string[] = []
       // A refused request (4xx) and a server that is away are the business of the journeys that make them.
       const expected = [/status of (4\d\d|503)/]

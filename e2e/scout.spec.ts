@@ -11,6 +11,8 @@ async function see(page: Page, question: RegExp, state: RegExp): Promise<void> {
   await page.locator('.question .states').getByRole('button', { name: state }).click()
 }
 
+test.use({ soil: 'waited for' })
+
 test('a lime-green clump in a wet corner in late February: the right weed, its reason, and a mark in autumn', async ({
   page,
   running,

@@ -17,6 +17,8 @@ async function askAbout(page: Page, plant: string, stage: string): Promise<void>
 const cell = (page: Page, label: string, plant: string) =>
   page.locator('td').getByRole('button', { name: `${label}, ${plant}:` })
 
+test.use({ soil: 'waited for' })
+
 test('three weeds on fescue in late summer get one tank of three, with the reasons', async ({
   page,
   running,

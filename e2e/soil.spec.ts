@@ -35,6 +35,11 @@ test('a reading at the drive edge moves the edge and, less, the others; a hot on
   await openSoil(page, running.url)
   await whole(page)
   await expect(page.getByText('One reading left out')).toHaveCount(1)
+  // Opened again, it comes from the device.
+  const heading = (await page.locator('h1').textContent())!
+  await page.reload()
+  await whole(page)
+  await expect(page.locator('h1')).toHaveText(heading)
   const before = { edge: await rowOf(page, 'Drive edge'), middle: await rowOf(page, 'Front middle') }
   const started = Date.now()
   await read(page, 'Drive edge', '46')

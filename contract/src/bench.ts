@@ -25,6 +25,7 @@ import {
 } from '@jardinero/core/bench'
 import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
+import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 import { askedRate } from './shelf.ts'
 
@@ -38,8 +39,6 @@ export interface Sprayer extends Row {
   swathFt?: number | null
 }
 
-/** How a carrier volume, or a spreader's rate, was found. */
-export const calibrationMethods = ['knownArea', 'wholeLawn', 'catch', 'ounces', 'weighBack'] as const
 export type CalibrationMethod = (typeof calibrationMethods)[number]
 
 /** What a method other than runs over known ground rests on. */

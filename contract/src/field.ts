@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { believable } from './constants.ts'
 import { findUnit } from '@jardinero/core/quantity'
 
 /** What every stored row carries besides its own fields. */
@@ -42,7 +43,5 @@ export const rowShapes = (fields: Fields) => {
   return { create, patch, row }
 }
 
-/** What wind and air a pass can have met, by any believable reading: mph, °C. */
-export const believable = { windMph: 60, airLeastC: -30, airMostC: 55 } as const
 export const windMph = Joi.number().min(0).max(believable.windMph)
 export const airC = Joi.number().min(believable.airLeastC).max(believable.airMostC)

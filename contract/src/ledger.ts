@@ -2,8 +2,8 @@ import Joi from 'joi'
 import { causeCodes, type GridCount, type PassFigures, type Rating } from '@jardinero/core/ledger'
 import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
+import { compass } from './constants.ts'
 import { airC, day, id, instant, rowShapes, text, type Row, windMph } from './field.ts'
-import { compass } from './outing.ts'
 import { measuredAmount } from './shelf.ts'
 
 /** What a person says of a pass that is down; correctable by amendment. */

@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import type { OwnLimits } from '@jardinero/core/outing'
+import { compass } from './constants.ts'
 import { airC, day, id, instant, list, name, text, windMph } from './field.ts'
 
 /** When somebody is on the lawn: one day, or a day of every week. Hours on the yard's clock. */
@@ -28,7 +29,6 @@ export interface HeldWindow {
   from: string
   to: string
 }
-export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }
 
 const weekday = Joi.number().integer().min(0).max(6)
 const hour = Joi.number().min(0).max(24)
@@ -110,7 +110,6 @@ export interface Outing extends Omit<OutingOrder, 'again'> {
   madeBy: string
 }
 
-export const compass = ['', 'N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
 const person = {
   applicator: Joi.string().trim().min(1).max(120),
   licence: Joi.string().trim().max(60).allow(''),

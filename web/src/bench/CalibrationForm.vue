@@ -1,11 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import {
-  calibrationMethods,
-  type Calibration,
-  type CalibrationMethod,
-  type Sprayer,
-} from '@jardinero/contract/bench'
+import type { Calibration, CalibrationMethod, Sprayer } from '@jardinero/contract/bench'
+import { calibrationMethods } from '@jardinero/contract/constants'
 import {
   computeAnyCalibration,
   checkNozzle,

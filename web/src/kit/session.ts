@@ -11,6 +11,7 @@ import {
 } from '@jardinero/words'
 import { get, send, setCsrfToken } from './api.ts'
 import { keptAnswers } from './kept.ts'
+import { forgetRuns } from './keptRuns.ts'
 
 /** Before anyone is signed in: the browser's language, US units where it is American. */
 function strangerPreferences(): Preferences {
@@ -22,6 +23,7 @@ function strangerPreferences(): Preferences {
 /** Answers kept for where there is no network are one person's: another finds none of them. */
 const forgetAnswers = async (): Promise<void> => {
   if ('caches' in globalThis) await caches.delete(keptAnswers)
+  await forgetRuns()
 }
 
 /** Who is here, and how they read. */

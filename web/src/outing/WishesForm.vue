@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
-import { noOutingWishes, type FamilyTime, type OutingWishes } from '@jardinero/contract/outing'
+import { noOutingWishes } from '@jardinero/contract/constants'
+import type { FamilyTime, OutingWishes } from '@jardinero/contract/outing'
 import type { OwnLimits } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import ChoiceField from '../kit/ChoiceField.vue'

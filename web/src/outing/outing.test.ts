@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto'
 import { describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
-import { noOutingWishes } from '@jardinero/contract/outing'
+import { noOutingWishes } from '@jardinero/contract/constants'
 import type { YardWeather } from '@jardinero/contract/weather'
 import { causeCodes } from '@jardinero/core/ledger'
 import { computeWindows, passOfLabels, shutCodes, type HourAhead } from '@jardinero/core/outing'

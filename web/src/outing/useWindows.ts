@@ -1,5 +1,5 @@
 import { computed, watchEffect } from 'vue'
-import { noOutingWishes } from '@jardinero/contract/outing'
+import { noOutingWishes } from '@jardinero/contract/constants'
 import { computeWindows, placeAfter, type HourAhead, type Occupied } from '@jardinero/core/outing'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { dayIn, hourIn, instantAt } from '../kit/localTime.ts'

@@ -1,7 +1,8 @@
 import { arraysOf, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
 import type { AnswerMessage, AnswerOrder, SoilQuestion } from '../workers/answerSoil.ts'
 import type { SearchSeason, SeasonAnswer, SeasonQuestion } from '../workers/seasonAnswers.ts'
-import type { SimulateMessage, SimulateOrder } from '../workers/simulateSoil.ts'
+import type { SimulateOrder } from '../workers/makeRuns.ts'
+import type { SimulateMessage } from '../workers/simulateSoil.ts'
 
 export const members = 200
 /** The first answer comes with so many members, the next with all; between them only the progress grows. */
@@ -99,7 +100,8 @@ export function createSoilEngine(told: Told) {
     ready ||= done >= firstAnswerAt
     const complete = done >= members
     if (question && ((before < firstAnswerAt && ready) || complete)) ask(question)
-    if (complete) stop()
+    // They keep what they made, and end themselves.
+    if (complete) runners = []
   }
   function simulate(request: SimulationRequest, next: SoilQuestion): void {
     stop()
@@ -116,7 +118,7 @@ export function createSoilEngine(told: Told) {
     runners = shares.map(([from, to], i) => {
       const runner = new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' })
       runner.onmessage = (event: MessageEvent<SimulateMessage>) => take(event, runner)
-      runner.onerror = (event) => fail(event.message)
+      runner.onerror = (event) => runners.includes(runner) && fail(event.message)
       runner.postMessage({ request, from, to, withPast: i === 0 } satisfies SimulateOrder)
       return runner
     })

@@ -37,7 +37,9 @@ export type AnswerMessage =
   | { kind: 'failed'; id: number; reason: string }
 
 let pasts: GroundPast[] | undefined
+/** As they came; joined from them anew each time, so that an answer does not hang on which worker was first. */
 let parts: MemberRuns[] = []
+let joined: MemberRuns | undefined
 let held: SoilHeld | undefined
 const seasons = createSeasonAnswers()
 
@@ -45,8 +47,7 @@ function answer(data: Extract<AnswerOrder, { id: number }>): AnswerMessage | und
   const { id, kind } = data
   if (kind === 'ask') {
     if (!pasts || !parts.length) return undefined
-    parts = [joinRuns(parts)]
-    const [runs] = parts as [MemberRuns]
+    const runs = (joined ??= joinRuns(parts))
     const outlook = computeSoilOutlook({ ...data.question, pasts, runs })
     held = { outlook, question: data.question, pasts, runs }
     return { kind: 'soil', id, answer: outlook.answer }
@@ -60,11 +61,13 @@ function answer(data: Extract<AnswerOrder, { id: number }>): AnswerMessage | und
 /** Holds the runs of a yard's grounds, draws them to readings as often as it is asked, and judges what is planned on them. */
 self.onmessage = ({ data }: MessageEvent<AnswerOrder>) => {
   if (data.kind === 'begin') {
-    pasts = held = undefined
+    pasts = held = joined = undefined
     parts = []
   } else if (data.kind === 'past') pasts = data.pasts
-  else if (data.kind === 'runs') parts.push(data.runs)
-  else {
+  else if (data.kind === 'runs') {
+    parts.push(data.runs)
+    joined = undefined
+  } else {
     try {
       const message = answer(data)
       if (message) self.postMessage(message)

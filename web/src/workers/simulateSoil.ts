@@ -1,42 +1,35 @@
-import {
-  arraysOf,
-  createSimulation,
-  type GroundPast,
-  type MemberRuns,
-  type SimulationRequest,
-} from '@jardinero/core/soil'
+import { arraysOf, type GroundPast, type MemberRuns } from '@jardinero/core/soil'
+import { keepRuns, keyOf, readRuns } from '../kit/keptRuns.ts'
+import { makeRuns, type SimulateOrder } from './makeRuns.ts'
 
-/** Members to run; the observed days come once, from the worker that is asked for them. */
-export interface SimulateOrder {
-  request: SimulationRequest
-  from: number
-  to: number
-  withPast: boolean
-}
 export type SimulateMessage =
   | { kind: 'past'; pasts: GroundPast[] }
   | { kind: 'runs'; runs: MemberRuns }
   | { kind: 'failed'; reason: string }
 
-/** So many members are told of at once: the first answer comes early, and grows surer. */
-const chunk = 10
+const tell = (message: SimulateMessage, transfer: Transferable[] = []) =>
+  self.postMessage(message, { transfer })
 
-/** Ending the worker is how a simulation is broken off. */
-self.onmessage = ({ data }: MessageEvent<SimulateOrder>) => {
-  const tell = (message: SimulateMessage, transfer: Transferable[] = []) =>
-    self.postMessage(message, { transfer })
+/**
+ * One order a worker: ending it is how a simulation is broken off. What was finished once is kept on the device, and told at
+ * once when it is asked again.
+ */
+self.onmessage = async ({ data }: MessageEvent<SimulateOrder>) => {
   try {
-    const simulation = createSimulation(data.request)
-    const pasts = simulation.past()
-    if (data.withPast) tell({ kind: 'past', pasts })
-    for (let from = data.from; from < data.to; from += chunk) {
-      const runs = simulation.runMembers(from, Math.min(data.to, from + chunk))
-      tell(
-        { kind: 'runs', runs },
-        arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
-      )
-    }
+    await makeRuns(data, {
+      // Built, this file is named by what is in it: a changed simulation finds nothing of the last one.
+      key: () => (import.meta.env.PROD ? keyOf(data, self.location.pathname) : Promise.resolve(undefined)),
+      read: readRuns,
+      keep: (key, made) => keepRuns(key, made, Date.now()),
+      past: (pasts) => data.withPast && tell({ kind: 'past', pasts }),
+      runs: (runs) =>
+        tell(
+          { kind: 'runs', runs },
+          arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
+        ),
+    })
   } catch (error) {
     tell({ kind: 'failed', reason: String(error) })
   }
+  self.close()
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue'
-import { believable } from '@jardinero/contract/field'
+import { believable } from '@jardinero/contract/constants'
 import { computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
 import TextField from '../../kit/TextField.vue'

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { believable } from '@jardinero/contract/field'
-import { compass, type WindReading } from '@jardinero/contract/outing'
+import { believable, compass } from '@jardinero/contract/constants'
+import type { WindReading } from '@jardinero/contract/outing'
 import { parseMeterLine, readWind, type WindSample } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import ChoiceField from '../../kit/ChoiceField.vue'

@@ -1,0 +1,49 @@
+import {
+  createSimulation,
+  joinRuns,
+  type GroundPast,
+  type MemberRuns,
+  type SimulationRequest,
+} from '@jardinero/core/soil'
+import type { MadeRuns } from '../kit/keptRuns.ts'
+
+/** Members to run; the observed days come once, from the worker that is asked for them. */
+export interface SimulateOrder {
+  request: SimulationRequest
+  from: number
+  to: number
+  withPast: boolean
+}
+interface Desk {
+  /** What the order is kept by; nothing where nothing is kept. */
+  key: () => Promise<string | undefined>
+  read: (key: string) => Promise<MadeRuns | undefined>
+  keep: (key: string, made: MadeRuns) => Promise<void>
+  past: (pasts: GroundPast[]) => void
+  /** May take the arrays away. */
+  runs: (runs: MemberRuns) => void
+}
+
+/** So many members are told of at once: the first answer comes early, and grows surer. */
+const chunk = 10
+
+/** Tells what was kept of the same order, or works it out part by part and keeps the whole. */
+export async function makeRuns({ request, from, to }: SimulateOrder, desk: Desk): Promise<void> {
+  const key = await desk.key()
+  const kept = key && (await desk.read(key))
+  if (kept) {
+    desk.past(kept.pasts)
+    desk.runs(kept.runs)
+    return
+  }
+  const simulation = createSimulation(request)
+  const pasts = simulation.past()
+  desk.past(pasts)
+  const parts: MemberRuns[] = []
+  for (let at = from; at < to; at += chunk) {
+    const runs = simulation.runMembers(at, Math.min(to, at + chunk))
+    if (key) parts.push(structuredClone(runs))
+    desk.runs(runs)
+  }
+  if (key) await desk.keep(key, { pasts, runs: joinRuns(parts) })
+}
