@@ -16,6 +16,7 @@ export const launchOptions = {
 
 export default defineConfig({
   testDir: '.',
+  globalSetup: './buildOnce.ts',
   outputDir: '../.cache/journeys',
   // A simulation of 200 seasons takes 10 s of two cores, and both workers may have one.
   timeout: 180_000,

@@ -2,7 +2,6 @@
 import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
-import { buildWhenStale } from './build.mjs'
 import { checkNode, installChromium, installPackages, installPostgres, projectFolder } from './install.mjs'
 import { PlainFault } from './postgres.mjs'
 
@@ -78,7 +77,6 @@ try {
       failed: r.numFailedTests + r.numFailedTestSuites * (r.numFailedTests ? 0 : 1),
     }),
   )
-  buildWhenStale()
   const journeys = join(results, 'journeys.json')
   suite('journeys', bin('playwright'), ['test', '-c', 'e2e'], journeys, ({ stats }) => ({
     passed: stats.expected + stats.flaky,

@@ -101,6 +101,7 @@ export function useFirstYard() {
     const takenAt = instantAt(dayIn(now, where.timeZone), clockIn(now, where.timeZone), where.timeZone)
     await season.addReading(
       { placeId: ids.middle, takenAt, depthCm: said.depthCm, temperatureC: said.temperatureC!, note: '' },
+      say('welcome.firstPlace'),
       ids.reading,
     )
   }

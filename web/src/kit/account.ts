@@ -6,7 +6,9 @@ import type { Row } from '@jardinero/contract/field'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
-import { get, newId, send, sendBytes } from './api.ts'
+import { get, newId, send } from './api.ts'
+import type { Says } from './outbox.ts'
+import { useOutbox } from './outboxStore.ts'
 
 export type Rows = { [K in keyof AccountState]: AccountState[K] extends (infer R extends Row)[] ? R : never }
 export type Part = { [K in keyof Rows]: Rows[K] extends never ? never : K }[keyof Rows]
@@ -28,6 +30,10 @@ const paths: Record<Part, string> = {
   waters: 'soil/waters',
   ratings: 'ledger/ratings',
 }
+
+/** What is noted outdoors, where there may be no network. */
+const noted = ['finds', 'signs', 'waters', 'ratings'] as const
+export type Noted = (typeof noted)[number]
 
 const emptyState = (): AccountState => ({
   account: { id: '', name: '', demoDay: null },
@@ -55,6 +61,7 @@ const emptyState = (): AccountState => ({
 
 /** The account's things as the server has them. Changed only by what the server answers. */
 export const useAccount = defineStore('account', () => {
+  const outbox = useOutbox()
   const state = ref<AccountState>(emptyState())
   const almanac = ref<Almanac>({ turf: [], climates: [], barriers: [] })
   const loaded = ref(false)
@@ -88,6 +95,18 @@ export const useAccount = defineStore('account', () => {
   ): Promise<Rows[P]> {
     return put(part, await send<Rows[P]>('POST', `/api/${paths[part]}`, { id, ...row }))
   }
+  for (const part of noted)
+    outbox.onAnswer(`/api/${paths[part]}`, (row) => void put(part, row as Rows[typeof part]))
+  /** Adds a row, or keeps it on the device where the server is away. @returns nothing where it was kept */
+  async function note<P extends Noted>(
+    part: P,
+    row: Omit<Rows[P], 'id' | 'version'>,
+    says: Says,
+    id = newId(),
+  ): Promise<Rows[P] | undefined> {
+    const told = await outbox.tell<Rows[P]>(`/api/${paths[part]}`, { id, ...row }, says)
+    return told && put(part, told)
+  }
   async function change<P extends Part>(
     part: P,
     row: Row,
@@ -106,15 +125,29 @@ export const useAccount = defineStore('account', () => {
       1,
     )
   }
-  async function addPhoto(findId: string, picture: Blob, keepPlace: boolean): Promise<void> {
+  const putFindPhoto = (photo: FindPhoto): void =>
+    void (state.value.photos = [...state.value.photos.filter((p) => p.id !== photo.id), photo])
+  const putRecordPhoto = (photo: RecordPhoto): void =>
+    void (state.value.recordPhotos = [...state.value.recordPhotos.filter((p) => p.id !== photo.id), photo])
+  outbox.onAnswer('/api/scout/finds/:id/photos', (photo) => putFindPhoto(photo as FindPhoto))
+  outbox.onAnswer('/api/ledger/records/:id/photos', (photo) => putRecordPhoto(photo as RecordPhoto))
+
+  /** Kept on the device where the server is away. @param of what is on it, for who waits */
+  async function addPhoto(findId: string, picture: Blob, keepPlace: boolean, of: string): Promise<void> {
     const url = `/api/scout/finds/${findId}/photos?id=${newId()}&keepPlace=${keepPlace}`
-    const photo = await sendBytes<FindPhoto>(url, picture)
-    state.value.photos = [...state.value.photos.filter((p) => p.id !== photo.id), photo]
+    const photo = await outbox.tell<FindPhoto>(url, picture, { code: 'outing.note.photo', params: { of } })
+    if (photo) putFindPhoto(photo)
   }
-  async function addRecordPhoto(recordId: string, kind: RecordPhoto['kind'], picture: Blob): Promise<void> {
+  /** As a find's. */
+  async function addRecordPhoto(
+    recordId: string,
+    kind: RecordPhoto['kind'],
+    picture: Blob,
+    of: string,
+  ): Promise<void> {
     const url = `/api/ledger/records/${recordId}/photos?id=${newId()}&kind=${kind}`
-    const photo = await sendBytes<RecordPhoto>(url, picture)
-    state.value.recordPhotos = [...state.value.recordPhotos.filter((p) => p.id !== photo.id), photo]
+    const photo = await outbox.tell<RecordPhoto>(url, picture, { code: 'outing.note.photo', params: { of } })
+    if (photo) putRecordPhoto(photo)
   }
   async function removeRecordPhoto(id: string): Promise<void> {
     await send('DELETE', `/api/ledger/photos/${id}`)
@@ -142,6 +175,7 @@ export const useAccount = defineStore('account', () => {
     clear,
     put,
     add,
+    note,
     change,
     remove,
     addPhoto,

@@ -1,9 +1,14 @@
 import 'fake-indexeddb/auto'
-import { describe, expect, it } from 'vitest'
+import { createPinia, setActivePinia } from 'pinia'
+import { randomUUID } from 'node:crypto'
+import { describe, expect, it, vi } from 'vitest'
+import type { Person } from '@jardinero/contract/person'
 import { seededRandom } from '@jardinero/core/quantity'
 import type { Tried } from './api.ts'
 import { createOutbox, type OutboxStore, type Waiting } from './outbox.ts'
+import { useOutbox } from './outboxStore.ts'
 import { emptyPocket, keepInPocket, outboxOnDevice, readPocket } from './pocket.ts'
+import { useSession } from './session.ts'
 
 const entry = (n: number, personId = 'p') => ({
   personId,
@@ -80,6 +85,31 @@ describe('what waits on the device', () => {
     for (let i = 0; i < 2000 && !done; i++) done = (await open().flush('p')) === 'empty'
     expect(done).toBe(true)
     expect(server.taken).toEqual(Array.from({ length: 10 }, (_, i) => `e${i}`))
+  })
+  it('keeps a picture byte for byte, and tells whose list its answer goes to', async () => {
+    setActivePinia(createPinia())
+    useSession().person = { id: 'p' } as Person
+    const sent: { url: string; body: Blob; type: string }[] = []
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')))
+    const outbox = useOutbox()
+    const taken = vi.fn()
+    outbox.onAnswer('/api/ledger/records/:id/photos', taken)
+    const picture = new Blob([new Uint8Array([255, 216, 0, 7])], { type: 'image/jpeg' })
+    const url = `/api/ledger/records/${randomUUID()}/photos?id=${randomUUID()}&kind=before`
+    const says = { code: 'outing.note.photo', params: { of: 'Front' } }
+    expect(await outbox.tell(url, picture, says)).toBeUndefined()
+    vi.stubGlobal(
+      'fetch',
+      (to: string, { body, headers }: { body: Blob; headers: Record<string, string> }) => {
+        sent.push({ url: to, body, type: headers['content-type']! })
+        return Promise.resolve(new Response('{"id":"f"}', { status: 201 }))
+      },
+    )
+    await outbox.flush()
+    vi.unstubAllGlobals()
+    expect(sent).toMatchObject([{ url, type: 'image/jpeg' }])
+    expect([...new Uint8Array(await sent[0]!.body.arrayBuffer())]).toEqual([255, 216, 0, 7])
+    expect(taken).toHaveBeenCalledWith({ id: 'f' })
   })
   it('puts aside what the server refuses, goes on with the rest, and sends it as the person settles it', async () => {
     const store = inMemory()

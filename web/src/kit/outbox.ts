@@ -2,6 +2,11 @@ import type { Problem } from '@jardinero/contract/problem'
 import type { Params } from '@jardinero/core/quantity'
 import type { Tried } from './api.ts'
 
+/** What an entry is, as a message of the catalogue. */
+export interface Says {
+  code: string
+  params: Params
+}
 /** Something entered that is not at the server yet. The server knows it by an id of its own: sent twice, it counts once. */
 export interface Waiting {
   seq: number
@@ -9,8 +14,7 @@ export interface Waiting {
   personId: string
   url: string
   body: unknown
-  /** What it is, as a message of the catalogue. */
-  says: { code: string; params: Params }
+  says: Says
   at: string
   /** The server would not have it, and why; it waits for the person. */
   conflict?: Problem

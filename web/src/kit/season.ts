@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Reading } from '@jardinero/contract/soil'
 import { get, newId, send } from './api.ts'
+import { useOutbox } from './outboxStore.ts'
 
 const putRow = <T extends { id: string }>(rows: T[], row: T): T[] => [
   ...rows.filter((r) => r.id !== row.id),
@@ -11,6 +12,7 @@ const putRow = <T extends { id: string }>(rows: T[], row: T): T[] => [
 
 /** What happened: all records, and readings as far back as anyone has looked. */
 export const useSeason = defineStore('season', () => {
+  const outbox = useOutbox()
   const readings = ref<Reading[]>([])
   const records = ref<ApplicationRecord[]>([])
 
@@ -32,14 +34,21 @@ export const useSeason = defineStore('season', () => {
   /** What is known is out of date: the next look fetches it again. */
   const forget = (): void => void (since.value = Infinity)
 
-  async function addReading(reading: Omit<Reading, 'id' | 'version'>, id = newId()): Promise<Reading> {
-    const row = await send<Reading>('POST', '/api/soil/readings', { id, ...reading })
-    readings.value = putRow(readings.value, row)
-    return row
+  const putReading = (row: Reading): void => void (readings.value = putRow(readings.value, row))
+  outbox.onAnswer('/api/soil/readings', (row) => putReading(row as Reading))
+  /** Kept on the device where the server is away. @param place its name, for who waits */
+  async function addReading(
+    reading: Omit<Reading, 'id' | 'version'>,
+    place: string,
+    id = newId(),
+  ): Promise<void> {
+    const temperature = { value: reading.temperatureC, unit: 'degC' as const }
+    const says = { code: 'outing.note.reading', params: { place, temperature } }
+    const row = await outbox.tell<Reading>('/api/soil/readings', { id, ...reading }, says)
+    if (row) putReading(row)
   }
   async function changeReading({ id, version }: Reading, patch: Partial<Reading>): Promise<void> {
-    const row = await send<Reading>('PATCH', `/api/soil/readings/${id}`, { version, ...patch })
-    readings.value = putRow(readings.value, row)
+    putReading(await send<Reading>('PATCH', `/api/soil/readings/${id}`, { version, ...patch }))
   }
   async function removeReading({ id, version }: Reading): Promise<void> {
     await send('DELETE', `/api/soil/readings/${id}?version=${version}`)

@@ -12,14 +12,18 @@ interface RowFormParts<P extends Part> {
   fields: () => Partial<Omit<Rows[P], 'id' | 'version'>>
   /** Fields only a new row gets. */
   onAdd?: () => Partial<Omit<Rows[P], 'id' | 'version'>>
+  /** How it is added, where not at once to the server; nothing comes back where it waits. */
+  add?: (row: Omit<Rows[P], 'id' | 'version'>, id: string) => Promise<Rows[P] | undefined>
   /** What the core refuses before anything is sent. */
   check?: () => Refusal[]
   done: (row?: Rows[P]) => void
 }
 
 /** Adding, editing and removing one row, with both texts kept when someone else changed it. */
-export function useRowForm<P extends Part>({ part, row, fields, onAdd, check, done }: RowFormParts<P>) {
+export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
   const account = useAccount()
+  const { part, row, fields, onAdd, check, done } = parts
+  const add = parts.add ?? ((fresh, freshId) => account.add(part, fresh, freshId))
   const form = useForm()
   const id = newId()
 
@@ -30,7 +34,7 @@ export function useRowForm<P extends Part>({ part, row, fields, onAdd, check, do
       const from: Row | undefined = row && { id: row.id, version: version ?? row.version }
       saved = from
         ? await account.change(part, from, fields())
-        : await account.add(part, { ...fields(), ...onAdd?.() } as Omit<Rows[P], 'id' | 'version'>, id)
+        : await add({ ...fields(), ...onAdd?.() } as Omit<Rows[P], 'id' | 'version'>, id)
     })
     if (worked) done(saved)
   }

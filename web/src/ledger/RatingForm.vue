@@ -66,7 +66,8 @@ async function submit(): Promise<void> {
     ...checkRating(row),
   ]
   if (form.refuse(...faults)) return
-  if (await form.save(() => account.add('ratings', row))) emit('done')
+  const says = { code: 'outing.note.rating', params: { plant: say(`plant.${row.plant}`) } }
+  if (await form.save(() => account.note('ratings', row, says))) emit('done')
 }
 </script>
 

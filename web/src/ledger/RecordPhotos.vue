@@ -16,12 +16,13 @@ const form = useForm()
 const kinds: RecordPhoto['kind'][] = ['before', 'after']
 const photosOf = (kind: RecordPhoto['kind']) =>
   account.state.recordPhotos.filter((p) => p.recordId === props.record.id && p.kind === kind)
+const zone = computed(() => account.state.zones.find((z) => z.id === props.record.zoneId)?.name ?? '')
 const any = computed(() => account.state.recordPhotos.some((p) => p.recordId === props.record.id))
 
 async function add(kind: RecordPhoto['kind'], event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   for (const file of input.files ?? [])
-    if (!(await form.save(() => account.addRecordPhoto(props.record.id, kind, file)))) break
+    if (!(await form.save(() => account.addRecordPhoto(props.record.id, kind, file, zone.value)))) break
   input.value = ''
 }
 </script>

@@ -20,6 +20,11 @@ const again = (entry: Waiting) => outbox.settle(entry, { ...(entry.body as objec
       }}</RouterLink>
       <button v-else class="link" @click="outbox.flush()">{{ say('outing.tryNow') }}</button>
     </p>
+    <ul v-if="outbox.waiting.length" class="small quiet">
+      <li v-for="entry in outbox.waiting" :key="entry.seq">
+        {{ say(entry.says.code, entry.says.params) }}, {{ time(entry.at, timeZone) }}
+      </li>
+    </ul>
     <div v-for="entry in outbox.conflicts" :key="entry.seq" class="conflict">
       <p>
         <strong>{{ say(entry.says.code, entry.says.params) }}</strong>

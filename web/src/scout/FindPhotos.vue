@@ -21,7 +21,8 @@ const photos = computed(() => account.state.photos.filter((p) => p.findId === pr
 async function add(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   for (const file of input.files ?? [])
-    if (!(await form.save(() => account.addPhoto(props.find.id, file, keepPlace.value)))) break
+    if (!(await form.save(() => account.addPhoto(props.find.id, file, keepPlace.value, nameOf(props.find)))))
+      break
   input.value = ''
 }
 </script>

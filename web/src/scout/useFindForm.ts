@@ -9,6 +9,8 @@ import {
   type Candidate,
   type KeyAnswers,
 } from '@jardinero/core/scout'
+import { useAccount } from '../kit/account.ts'
+import { useWords } from '../kit/session.ts'
 import { useRowForm } from '../kit/useRowForm.ts'
 import { useYard } from '../kit/useYard.ts'
 import { usePlants } from './usePlants.ts'
@@ -24,6 +26,8 @@ export interface FindStart {
 
 /** A find as it is typed, new or changed. */
 export function useFindForm(start: FindStart, find: Find | undefined, done: (saved?: Find) => void) {
+  const account = useAccount()
+  const { say } = useWords()
   const { day, today } = useYard()
   const { plantOf } = usePlants()
   const from = find ?? start
@@ -72,10 +76,15 @@ export function useFindForm(start: FindStart, find: Find | undefined, done: (sav
     wantedShare: typed.wantedShare ?? null,
     note: typed.note,
   })
+  const says = () => ({
+    code: 'outing.note.find',
+    params: { plant: say(typed.plant === 'unsure' ? 'scout.form.unsure' : `plant.${typed.plant}`) },
+  })
   const row = useRowForm({
     part: 'finds',
     row: find,
     fields,
+    add: (fresh, id) => account.note('finds', fresh, says(), id),
     check: (): Refusal[] => checkSighting(fields(), today.value),
     done,
   })

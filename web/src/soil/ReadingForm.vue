@@ -55,8 +55,9 @@ async function submit(): Promise<void> {
     )
   )
     return
+  const place = places.value.find((p) => p.id === row.placeId)?.name ?? ''
   const saved = await form.save(() =>
-    props.reading ? season.changeReading(props.reading, row) : season.addReading(row, id),
+    props.reading ? season.changeReading(props.reading, row) : season.addReading(row, place, id),
   )
   if (saved) emit('done')
 }

@@ -22,7 +22,8 @@ const signs = computed(() =>
 const options = computed(() => signKinds.map((value) => ({ value, label: say(`sign.${value}`) })))
 async function save(): Promise<void> {
   const row = { yardId: yard.value!.id, kind: kind.value, day: on.value, note: '' }
-  if (await form.save(() => account.add('signs', row))) adding.value = false
+  const says = { code: 'outing.note.sign', params: { sign: say(`sign.${row.kind}`) } }
+  if (await form.save(() => account.note('signs', row, says))) adding.value = false
 }
 </script>
 

@@ -68,7 +68,8 @@ async function save(): Promise<void> {
     minutes: given ? (typed.minutes ?? null) : null,
     note: '',
   }
-  if (await form.save(() => account.add('waters', row))) adding.value = false
+  const says = { code: 'outing.note.water', params: { depth: { value: row.depthMm, unit: 'mm' } } }
+  if (await form.save(() => account.note('waters', row, says))) adding.value = false
 }
 </script>
 

@@ -125,6 +125,9 @@ const last = computed(() => props.winds.at(-1))
 .row > :deep(*) {
   flex: 0 1 9rem;
 }
+.row > .link {
+  flex: none;
+}
 .stop {
   color: var(--stop);
 }
