@@ -20,9 +20,9 @@ const again = (entry: Waiting) => outbox.settle(entry, { ...(entry.body as objec
       }}</RouterLink>
       <button v-else class="link" @click="outbox.flush()">{{ say('outing.tryNow') }}</button>
     </p>
-    <ul v-if="outbox.waiting.length" class="small quiet">
+    <ul v-if="outbox.waiting.length" class="small">
       <li v-for="entry in outbox.waiting" :key="entry.seq">
-        {{ say(entry.says.code, entry.says.params) }}, {{ time(entry.at, timeZone) }}
+        {{ say(entry.says.code, entry.says.params) }}
       </li>
     </ul>
     <div v-for="entry in outbox.conflicts" :key="entry.seq" class="conflict">
@@ -54,6 +54,10 @@ const again = (entry: Waiting) => outbox.settle(entry, { ...(entry.body as objec
 }
 .outbox p {
   margin: 0.2rem 0;
+}
+.outbox ul {
+  margin: 0.2rem 0;
+  padding-left: 1.1rem;
 }
 .choices {
   display: flex;

@@ -6,6 +6,7 @@ import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
 import type { PlaceOutlook } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
+import { side } from './chart.ts'
 import { temperatureColour } from './groundColours.ts'
 import { isotherm, profileAt } from './groundPicture.ts'
 
@@ -24,7 +25,8 @@ const box = ref<HTMLElement>()
 const canvas = ref<HTMLCanvasElement>()
 const { width } = useElementSize(box)
 const height = 190
-const [left, right, top, bottom] = [44, 10, 26, 22]
+const { left, right } = side
+const [top, bottom] = [26, 22]
 const deepestM = 0.305
 const plotWidth = computed(() => Math.max(240, width.value) - left - right)
 const days = computed(() => props.outlook.profile.past + props.outlook.profile.ahead)

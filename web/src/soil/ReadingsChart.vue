@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import type { Timing } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
-import { chartScales, chartSpan, placeLines, temperatureTicks } from './chart.ts'
+import { chartScales, chartSpan, placeLines, side, temperatureTicks } from './chart.ts'
 
 /** Readings at 2 in against the thresholds of the school: dots are readings, lines their five-day means, the band the window. */
 const props = defineProps<{ timing: Timing }>()
@@ -82,7 +82,7 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
           {{ say('soil.window') }}
         </text>
         <g v-for="t in ticks" :key="t" class="tick" :transform="`translate(0 ${scales.y(t)})`">
-          <line x1="44" :x2="width - 10" />
+          <line :x1="side.left" :x2="width - side.right" />
           <text x="38" dy="4">{{ number(t) }}</text>
         </g>
         <g v-for="w in scales.weeks" :key="w.getTime()" class="week">
@@ -94,7 +94,7 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
           class="threshold"
           :transform="`translate(0 ${scales.y(t.c)})`"
         >
-          <line x1="44" :x2="width - 10" />
+          <line :x1="side.left" :x2="width - side.right" />
           <text :x="48" dy="-4">
             {{ say('soil.threshold', { temperature: number(t.c), which: say(`soil.parameter.${t.name}`) }) }}
           </text>

@@ -9,7 +9,7 @@ import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
 import SoilHills from './SoilHills.vue'
 import { aheadPoints, observedPoints, type SoilPoint } from './ahead.ts'
-import { temperatureTicks } from './chart.ts'
+import { side, temperatureTicks } from './chart.ts'
 
 /** Each place's five centimetres: observed weeks solid, weeks ahead with their spread, thresholds, and below the days of crossing. */
 const props = defineProps<{ answer: SoilAnswer; setAside: string[]; forecastDays: number }>()
@@ -19,7 +19,7 @@ const session = useSession()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const height = 230
-const [left, right] = [44, 10]
+const { left, right } = side
 const today = computed(() => props.answer.today)
 
 const dateOf = (d: Day, hour = 12) => new Date(Date.parse(`${d}T00:00:00Z`) + hour * 3_600_000)

@@ -9,6 +9,9 @@ import {
   type ProbeReading,
 } from '@jardinero/core/soil'
 
+/** Room beside every picture of the soil, px, so that their days lie under each other: for “12 pulg” on the left. */
+export const side = { left: 54, right: 10 } as const
+
 const dateOf = (day: Day, hour = 0) => new Date(Date.parse(`${day}T00:00:00Z`) + hour * 3_600_000)
 
 /** A place on the chart: its readings as dots, its five-day mean as a line. */
@@ -59,7 +62,7 @@ export function chartScales(
 ) {
   const all = [...lines.flatMap((l) => l.dots.map((d) => d.temperatureC)), ...thresholdsC]
   const [low = 0, high = 15] = extent(all) as [number, number]
-  const x = scaleUtc([dateOf(span[0]), dateOf(span[1], 24)], [44, width - 10])
+  const x = scaleUtc([dateOf(span[0]), dateOf(span[1], 24)], [side.left, width - side.right])
   const y = scaleLinear([low - 1.5, Math.max(high + 1.5, low + 6)], [height - 26, 12])
   return {
     x,

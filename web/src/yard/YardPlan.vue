@@ -5,7 +5,7 @@ import type { Section } from '@jardinero/contract/yard'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../kit/useYard.ts'
-import { boundsOf, nameBeside, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
+import { boundsOf, nameBeside, nameLines, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
 
 /**
  * The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move
@@ -46,7 +46,11 @@ const ftPerPx = computed(() =>
 const ordered = computed(() =>
   placed.value
     .toSorted((a, b) => Number(a.section.deduction) - Number(b.section.deduction))
-    .map((p) => ({ ...p, name: nameSpot(p, 14 * ftPerPx.value) })),
+    .map((p) => ({
+      ...p,
+      name: nameSpot(p, 14 * ftPerPx.value),
+      lines: nameLines(p, 6.6 * ftPerPx.value),
+    })),
 )
 
 const edges = computed(() =>
@@ -119,7 +123,11 @@ const shiftOf = (id: string) =>
         @keydown.enter="emit('choose', p.section.id)"
       >
         <path :d="pathOf(p.sides)" />
-        <text :x="p.name[0]" :y="p.name[1]" :font-size="12.5 * ftPerPx">{{ p.section.name }}</text>
+        <text :y="p.name[1]" :font-size="12.5 * ftPerPx">
+          <tspan v-for="(line, i) in p.lines" :key="i" :x="p.name[0]" :dy="i && 15 * ftPerPx">
+            {{ line }}
+          </tspan>
+        </text>
       </g>
       <g v-for="e in edges" :key="e.place.id" class="edge">
         <path :d="sidePath(e.side)" />

@@ -1,6 +1,15 @@
 import { describe, expect, it, test } from 'vitest'
 import type { Section } from '@jardinero/contract/yard'
-import { boundsOf, freeSpot, nameBeside, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
+import {
+  boundsOf,
+  freeSpot,
+  nameBeside,
+  nameLines,
+  nameSpot,
+  pathOf,
+  placeSections,
+  sidePath,
+} from './placed.ts'
 
 const section = (more: Partial<Section> = {}): Section => ({
   id: 's',
@@ -51,6 +60,14 @@ describe('names on the plan', () => {
     const name = nameBeside(placed!.sides[side]!, placed!.centre, 3)
     expect(name.at.map((v) => Math.round(v))).toEqual(at)
     expect(Math.abs(name.angle)).toBeCloseTo(angle, 9)
+  })
+  test.each([
+    ['Lawn', ['Lawn']],
+    ['Beside the porch', ['Beside', 'the porch']],
+    ['Behindtheoldgreenhouse', ['Behindtheoldgreenhouse']],
+  ])('break where they are wider than the section: %s', (name, lines) => {
+    const [placed] = placeSections([section({ name })])
+    expect(nameLines(placed!, 1.5)).toEqual(lines)
   })
   it('stand clear of what is cut out', () => {
     const [lawn, bed] = placeSections([section(), section({ deduction: true })])

@@ -74,3 +74,14 @@ export function nameBeside(side: Point[], centre: Point, away: number): { at: Po
 /** Where a section's name stands: under its top edge, clear of what is cut out of its middle; a cut-out's in its centre. */
 export const nameSpot = ({ section, sides, centre }: PlacedSection, below: number): Point =>
   section.deduction ? centre : [centre[0], Math.min(...sides.flat().map((p) => p[1])) + below]
+
+/** A section's name in one line, or in two where it is wider than the section. @param letter mean width of a letter, ft */
+export function nameLines({ section, sides }: PlacedSection, letter: number): string[] {
+  const { name } = section
+  const [, , width] = boundsOf(sides.flat(), 0)
+  if (name.length * letter <= width) return [name]
+  const spaces = [...name.matchAll(/\s+/g)].map((m) => m.index)
+  const from = (at: number) => Math.abs(at - name.length / 2)
+  const [middle] = spaces.toSorted((a, b) => from(a) - from(b))
+  return middle === undefined ? [name] : [name.slice(0, middle), name.slice(middle).trim()]
+}
