@@ -27,6 +27,9 @@ async function read(page: Page, place: string, fahrenheit: string): Promise<void
   await page.getByRole('button', { name: 'Save' }).click()
 }
 
+// Each is a minute's work of its own: they need not wait for each other.
+test.describe.configure({ mode: 'parallel' })
+
 test('a reading at the drive edge moves the edge and, less, the others; a hot one is left out and says why', async ({
   page,
   running,
