@@ -22,6 +22,11 @@ export default defineConfig({
   timeout: 180_000,
   expect: { timeout: 10_000 },
   workers: 2,
+  // The longest of them, which is mostly waiting for PostgreSQL, first.
+  projects: [
+    { name: 'killed', testMatch: 'killed.spec.ts' },
+    { name: 'journeys', testIgnore: 'killed.spec.ts' },
+  ],
   retries: 0,
   reporter: [['list'], ['json', { outputFile: process.env['JSON_REPORT'] ?? '../.cache/journeys.json' }]],
   use: {

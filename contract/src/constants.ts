@@ -6,6 +6,4 @@ import type { OutingWishes } from './outing.ts'
 export const calibrationMethods = ['knownArea', 'wholeLawn', 'catch', 'ounces', 'weighBack'] as const
 /** Where a wind comes from; empty where nobody said. */
 export const compass = ['', 'N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
-/** What wind and air a pass can have met, by any believable reading: mph, °C. */
-export const believable = { windMph: 60, airLeastC: -30, airMostC: 55 } as const
 export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }

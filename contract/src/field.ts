@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { believable } from './constants.ts'
+import { believable } from '@jardinero/core/outing'
 import { findUnit } from '@jardinero/core/quantity'
 
 /** What every stored row carries besides its own fields. */

@@ -1,3 +1,4 @@
+export { believable, checkConditions } from './conditions.ts'
 export { computeDeltaT, computeWetBulb } from './air.ts'
 export {
   shutCodes,

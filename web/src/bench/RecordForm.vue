@@ -4,6 +4,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { reactive } from 'vue'
 import type { Tank } from '@jardinero/contract/bench'
 import { treatedSqFt } from '@jardinero/core/bench'
+import { checkConditions } from '@jardinero/core/outing'
 import { kindOf } from '@jardinero/core/shelf'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
@@ -54,6 +55,7 @@ async function submit(): Promise<void> {
     windMph: windMph ?? null,
     airC: airC ?? null,
   }
+  if (form.refuse(...checkConditions(common))) return
   const saved = await form.save(() =>
     unit
       ? season.addRecord({

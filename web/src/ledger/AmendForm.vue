@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { reactive } from 'vue'
 import type { PassFacts } from '@jardinero/contract/ledger'
+import { checkConditions } from '@jardinero/core/outing'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { connection, newId } from '../kit/api.ts'
@@ -44,10 +45,8 @@ function changes(): Partial<PassFacts> {
 }
 async function submit(): Promise<void> {
   const changed = changes()
-  if (
-    form.refuse(...(Object.keys(changed).length ? [] : [{ code: 'nothingChanged', field: '', params: {} }]))
-  )
-    return
+  const nothing = Object.keys(changed).length ? [] : [{ code: 'nothingChanged', field: '', params: {} }]
+  if (form.refuse(...nothing, ...checkConditions(changed))) return
   if (await form.save(() => season.amend(record.id, { id, reason: typed.reason, changes: changed })))
     emit('done')
 }
@@ -78,7 +77,7 @@ async function submit(): Promise<void> {
       <NumberField
         v-model="typed.windMph"
         :label="say('ledger.wind')"
-        :fault="form.faultAt('changes.windMph')"
+        :fault="form.faultAt('windMph', 'changes.windMph')"
       />
       <TextField v-model="typed.target" :label="say('ledger.field.target')" />
       <TextField v-model="typed.note" :label="say('ledger.field.note')" />

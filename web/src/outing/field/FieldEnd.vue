@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, reactive, watch } from 'vue'
-import { believable } from '@jardinero/contract/constants'
-import { computeUsed } from '@jardinero/core/outing'
+import { checkConditions, computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
 import TextField from '../../kit/TextField.vue'
 import { useWords } from '../../kit/session.ts'
@@ -37,18 +36,7 @@ function submit(): void {
   const nobody = typed.applicator.trim()
     ? []
     : [{ code: 'applicatorMissing', field: 'applicator', params: {} }]
-  const { airLeastC: least, airMostC: most } = believable
-  const air =
-    typed.airC === null || (typed.airC >= least && typed.airC <= most)
-      ? []
-      : [
-          {
-            code: 'airNotBelievable',
-            field: 'airC',
-            params: { least: { value: least, unit: 'degC' }, most: { value: most, unit: 'degC' } },
-          },
-        ]
-  if (!form.refuse(...faults, ...nobody, ...air)) emit('send')
+  if (!form.refuse(...faults, ...nobody, ...checkConditions(typed))) emit('send')
 }
 </script>
 

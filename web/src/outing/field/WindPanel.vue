@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { believable, compass } from '@jardinero/contract/constants'
+import { compass } from '@jardinero/contract/constants'
 import type { WindReading } from '@jardinero/contract/outing'
-import { parseMeterLine, readWind, type WindSample } from '@jardinero/core/outing'
+import { checkConditions, parseMeterLine, readWind, type WindSample } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import NumberField from '../../kit/NumberField.vue'
@@ -44,14 +44,9 @@ const points = computed(() =>
 const add = (value: number, how: WindReading['how'], point = '') =>
   emit('add', { at: props.now, mph: Math.round(value * 10) / 10, from: point as WindReading['from'], how })
 function byHand(): void {
-  const most = believable.windMph
-  const wind = mph.value ?? NaN
-  const faults =
-    wind >= 0 && wind <= most
-      ? []
-      : [{ code: 'windNotBelievable', field: 'wind', params: { most: { value: most, unit: 'mph' } } }]
-  if (form.refuse(...faults)) return
-  add(wind, 'hand', from.value)
+  const windMph = mph.value ?? NaN
+  if (form.refuse(...checkConditions({ windMph }))) return
+  add(windMph, 'hand', from.value)
   mph.value = undefined
 }
 function ofMeter(): void {
@@ -80,7 +75,7 @@ const last = computed(() => props.winds.at(-1))
     </p>
     <p v-else class="quiet">{{ say('outing.noWind') }}</p>
     <form class="row" novalidate @submit.prevent="byHand">
-      <NumberField v-model="mph" unit="mph" :label="say('outing.wind')" :fault="form.faultAt('wind')" />
+      <NumberField v-model="mph" unit="mph" :label="say('outing.wind')" :fault="form.faultAt('windMph')" />
       <ChoiceField v-model="from" :label="say('outing.windFrom')" :options="points" />
       <button class="link">{{ say('outing.addWind') }}</button>
     </form>
