@@ -22,7 +22,8 @@ export default defineConfig({
           isolate: false,
         },
       },
-      { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'], exclude } },
+      // Nor do these: each home is made anew, and what is mounted goes with it.
+      { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'], exclude, isolate: false } },
     ],
   },
 })
