@@ -76,6 +76,9 @@ test('a new user’s first day, and the next morning', async ({ page, running, q
   for (let i = 0; i < 9; i++) await page.getByRole('button', { name: 'It’s in' }).click()
 
   await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await page.getByLabel('Wind, mph').fill('a breeze')
+  await page.getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page.getByText('The wind is a number from 0 to 60')).toBeVisible()
   await page.getByLabel('Wind, mph').fill('4')
   await page.getByLabel('Against').fill('crabgrass')
   await page.getByRole('button', { name: 'Write the pass down' }).click()
