@@ -1,4 +1,5 @@
-import { flushPromises, mount } from '@vue/test-utils'
+import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
+import { expect, vi } from 'vitest'
 import { createPinia, setActivePinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import { defineComponent, h, type Component } from 'vue'
@@ -215,6 +216,8 @@ export async function atHome({
     'field',
     'ledger',
     'you',
+    'signIn',
+    'welcome',
   ]
   const router = createRouter({
     history: createMemoryHistory(),
@@ -236,3 +239,16 @@ export async function atHome({
     settle: flushPromises,
   }
 }
+
+/** Until it is so; what waits for the disk or the server takes its time. */
+export const until = (is: () => unknown) => vi.waitFor(() => expect(is()).toBeTruthy(), { timeout: 4000 })
+/** The field under a label that begins so, and the button of a name. */
+export const input = (page: VueWrapper, label: string) =>
+  page.find(
+    `#${page
+      .findAll('label')
+      .find((l) => l.text().startsWith(label))!
+      .attributes('for')}`,
+  )
+export const button = (page: VueWrapper, name: string) =>
+  page.findAll('button').find((b) => b.text() === name)!

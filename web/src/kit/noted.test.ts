@@ -2,7 +2,7 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { AccountState } from '@jardinero/contract/account'
-import { atHome, record } from '../../test/home.ts'
+import { atHome, record, until } from '../../test/home.ts'
 import RatingForm from '../ledger/RatingForm.vue'
 import OutboxPanel from '../outing/OutboxPanel.vue'
 import ReadingForm from '../soil/ReadingForm.vue'
@@ -40,7 +40,6 @@ async function outdoors(away: boolean, state: Partial<AccountState> = {}) {
   const outbox = useOutbox()
   return { ...home, server, outbox, panel: home.show(OutboxPanel) }
 }
-const until = (is: () => unknown) => vi.waitFor(() => expect(is()).toBeTruthy(), { timeout: 4000 })
 const reading = (temperatureC: number) => ({
   placeId: 'e',
   takenAt: '2026-02-28T15:00:00Z',

@@ -5,7 +5,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord, RatingRow } from '@jardinero/contract/ledger'
 import type { YardWeather } from '@jardinero/contract/weather'
 import { addDays } from '@jardinero/core/quantity'
-import { atHome, record, rules } from '../../test/home.ts'
+import { atHome, input, record, rules } from '../../test/home.ts'
 import { useSeason } from '../kit/season.ts'
 import { useYard } from '../kit/useYard.ts'
 import { useSoil } from '../soil/soilStore.ts'
@@ -164,13 +164,7 @@ describe('amending', () => {
       return Promise.resolve(new Response(JSON.stringify(record(on, 0.3)), { status: 201 }))
     })
     const form = home.show(AmendForm, { record: home.first() })
-    const field = (label: string) =>
-      form.find(
-        `#${form
-          .findAll('label')
-          .find((l) => l.text().startsWith(label))!
-          .attributes('for')}`,
-      )
+    const field = (label: string) => input(form, label)
     return { ...home, form, field, sent }
   }
   it('sends what was changed and nothing else', async () => {

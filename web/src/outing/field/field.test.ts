@@ -1,10 +1,9 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
-import type { VueWrapper } from '@vue/test-utils'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import type { Tank } from '@jardinero/contract/bench'
 import { noOutingWishes } from '@jardinero/contract/constants'
-import { atHome, homeState, rules } from '../../../test/home.ts'
+import { atHome, button, homeState, input, rules, until } from '../../../test/home.ts'
 import { useBench } from '../../bench/useBench.ts'
 import { useOutbox } from '../../kit/outboxStore.ts'
 import { emptyPocket, outboxOnDevice } from '../../kit/pocket.ts'
@@ -36,16 +35,6 @@ async function inField(wishes = noOutingWishes) {
   await field.take(tank, about)
   return { ...home, tank, field, loads: mixed.value.loads }
 }
-const button = (page: VueWrapper, name: string) => page.findAll('button').find((b) => b.text() === name)!
-const input = (page: VueWrapper, label: string) =>
-  page.find(
-    `#${page
-      .findAll('label')
-      .find((l) => l.text().startsWith(label))!
-      .attributes('for')}`,
-  )
-const until = (is: () => unknown) => vi.waitFor(() => expect(is()).toBeTruthy(), { timeout: 4000 })
-
 describe('the page in the field', () => {
   it('says where to begin when no tank is out', async () => {
     const { show, settle } = await atHome({ path: '/field' })
