@@ -11,6 +11,7 @@ import type { Reading } from '@jardinero/contract/soil'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { loadWholeCatalogue } from '@jardinero/words'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
+import ChoiceField from '../src/kit/ChoiceField.vue'
 import { usePlantStore } from '../src/scout/usePlants.ts'
 import { useAccount } from '../src/kit/account.ts'
 import { useSeason } from '../src/kit/season.ts'
@@ -252,3 +253,17 @@ export const input = (page: VueWrapper, label: string) =>
   )
 export const button = (page: VueWrapper, name: string) =>
   page.findAll('button').find((b) => b.text() === name)!
+
+/** One of our choice fields, by its label. */
+export const choice = (page: VueWrapper, label: string) =>
+  (
+    page.findAllComponents(ChoiceField as Component) as unknown as VueWrapper<{
+      label: string
+      options: { value: string; label: string }[]
+    }>[]
+  ).find((c) => c.vm.label === label)!
+/** Chooses in it. */
+export async function pick(page: VueWrapper, label: string, value: unknown): Promise<void> {
+  choice(page, label).vm.$emit('update:modelValue', value)
+  await flushPromises()
+}

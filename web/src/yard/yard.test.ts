@@ -1,8 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Section } from '@jardinero/contract/yard'
-import { atHome, button, homeState, input, until } from '../../test/home.ts'
-import ChoiceField from '../kit/ChoiceField.vue'
+import { atHome, button, choice, homeState, input, pick, until } from '../../test/home.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
 import YardPlan from './YardPlan.vue'
@@ -106,18 +105,15 @@ describe('a taped piece', () => {
   })
   it('asks for the tapes of its shape, and keeps those it had', async () => {
     const { page, tapes } = await form(lawn)
-    page.findAllComponents(ChoiceField)[0]!.vm.$emit('update:modelValue', 'trapezoid')
-    await page.vm.$nextTick()
+    await pick(page, 'Shape', 'trapezoid')
     expect(tapes()).toHaveLength(3)
     expect((tapes()[0]!.element as HTMLInputElement).value).toContain('127')
-    page.findAllComponents(ChoiceField)[0]!.vm.$emit('update:modelValue', 'circle')
-    await page.vm.$nextTick()
+    await pick(page, 'Shape', 'circle')
     expect(tapes()).toHaveLength(1)
   })
   it('gets more tapes where its shape has no end, and fewer again', async () => {
     const { page, tapes } = await form(lawn)
-    page.findAllComponents(ChoiceField)[0]!.vm.$emit('update:modelValue', 'polygon')
-    await page.vm.$nextTick()
+    await pick(page, 'Shape', 'polygon')
     const before = tapes().length
     const [more] = page.findAll('.more button')
     await more!.trigger('click')
@@ -139,12 +135,11 @@ describe('a place', () => {
     const { show } = await atHome({ path: '/yard' })
     const sent = takeAll()
     const page = show(PlaceForm, { zones: homeState().zones })
-    const side = page.findAllComponents(ChoiceField).at(-1)!
-    const options = side.props('options') as { value: string; label: string }[]
+    const { options } = choice(page, 'Along which side').vm
     expect(options).toHaveLength(4)
     expect(options[0]!.label).toMatch(/Lawn.*127 ft/)
     await input(page, 'What you call it').setValue('South wall')
-    side.vm.$emit('update:modelValue', 's/2')
+    await pick(page, 'Along which side', 's/2')
     await page.find('form').trigger('submit')
     await until(() => page.emitted('done'))
     expect(sent[0]!.body).toMatchObject({
@@ -160,7 +155,7 @@ describe('a place', () => {
     const sent = takeAll()
     const place = { ...homeState().places[1]!, name: 'Drive edge' }
     const page = show(PlaceForm, { zones: homeState().zones, place })
-    page.findAllComponents(ChoiceField)[0]!.vm.$emit('update:modelValue', 'shade')
+    await pick(page, 'Kind of place', 'shade')
     await page.find('form').trigger('submit')
     await until(() => page.emitted('done'))
     expect(sent[0]).toMatchObject({ method: 'PATCH', body: { kind: 'shade', sectionId: null, side: null } })
