@@ -48,6 +48,9 @@ watch(wantedG, () => open.value && device.stop())
 
 <template>
   <div class="scale">
+    <p v-if="fault" class="stop small" role="alert">
+      {{ fault === 'away' ? say('problem.scaleAway') : say('bench.scale.said', { text: said }) }}
+    </p>
     <template v-if="open">
       <p class="small quiet">{{ name || say('bench.scale.waiting') }}</p>
       <template v-if="sample">
@@ -63,9 +66,6 @@ watch(wantedG, () => open.value && device.stop())
       <button type="button" class="link small" @click="device.stop()">{{ say('frame.cancel') }}</button>
     </template>
     <template v-else>
-      <p v-if="fault" class="stop small" role="alert">
-        {{ fault === 'away' ? say('problem.scaleAway') : say('bench.scale.said', { text: said }) }}
-      </p>
       <button type="button" class="link small" @click="listen">{{ say('bench.scale.listen') }}</button>
       <button v-if="hasSerial" type="button" class="link small" @click="device.plug()">
         {{ say('bench.scale.plug') }}
