@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { ApiProblem, connection, send } from './api.ts'
+import { ApiProblem, connection, send, trySend } from './api.ts'
 
 const answer = (status: number, body?: unknown) =>
   new Response(body === undefined ? null : JSON.stringify(body), { status })
@@ -54,5 +54,33 @@ describe('sending', () => {
     await expect(send('POST', '/api/x', {})).rejects.toMatchObject({
       problem: { faults: [{ field: 'rate' }] },
     })
+  })
+})
+
+describe('one try', () => {
+  afterEach(() => vi.unstubAllGlobals())
+  it.each([429, 502, 503, 504])('counts %i as nobody there: it is sent again later', async (status) => {
+    serve(answer(status, { code: 'x' }))
+    expect(await trySend('POST', '/api/x', {})).toEqual({ kind: 'away' })
+  })
+  it('counts a broken line, and words that are not ours, as nobody there', async () => {
+    serve(new TypeError('failed to fetch'))
+    expect(await trySend('POST', '/api/x', {})).toEqual({ kind: 'away' })
+    serve(new Response('<h1>Bad gateway</h1>', { status: 500 }))
+    expect(await trySend('POST', '/api/x', {})).toEqual({ kind: 'away' })
+  })
+  it('puts a refusal and a fault of the server’s own before the person, so that nothing waits behind them', async () => {
+    for (const status of [422, 409, 500]) {
+      serve(answer(status, { code: 'x', detail: 'No.', faults: [] }))
+      expect(await trySend('POST', '/api/x', {})).toMatchObject({ kind: 'problem', problem: { detail: 'No.' } })
+    }
+  })
+  it('fetches a token that is out of date anew, once', async () => {
+    const stranger = () => answer(403, { code: 'crossSite', detail: 'x', faults: [] })
+    const asked = serve(stranger(), answer(200, { csrfToken: 'new' }), answer(201, { id: 'a' }))
+    expect(await trySend('POST', '/api/x', {})).toEqual({ kind: 'sent', data: { id: 'a' } })
+    expect(asked).toEqual(['/api/x', '/api/session', '/api/x'])
+    serve(stranger(), answer(200, { csrfToken: 'newer' }), stranger())
+    expect(await trySend('POST', '/api/x', {})).toMatchObject({ kind: 'problem' })
   })
 })

@@ -54,6 +54,9 @@ async function sendOnce(method: string, url: string, body?: unknown): Promise<Re
   }
 }
 
+/** Nobody is there to answer, or too many ask at once: it is sent again later. A fault of the server's own is an answer. */
+const awayStatus = new Set([429, 502, 503, 504])
+
 /** What came of one try. */
 export type Tried<T> = { kind: 'sent'; data: T } | { kind: 'away' } | { kind: 'problem'; problem: Problem }
 
@@ -61,8 +64,7 @@ export type Tried<T> = { kind: 'sent'; data: T } | { kind: 'away' } | { kind: 'p
 export async function trySend<T>(method: string, url: string, body?: unknown): Promise<Tried<T>> {
   for (let tries = 0; ; tries++) {
     const response = await sendOnce(method, url, body)
-    // Too many at once is no refusal: it is sent again later.
-    if (!response || response.status >= 500 || response.status === 429) return { kind: 'away' }
+    if (!response || awayStatus.has(response.status)) return { kind: 'away' }
     if (response.ok)
       return { kind: 'sent', data: (response.status === 204 ? undefined : await response.json()) as T }
     const problem = (await response.json().catch(() => undefined)) as Problem | undefined
