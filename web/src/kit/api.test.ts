@@ -72,7 +72,10 @@ describe('one try', () => {
   it('puts a refusal and a fault of the server’s own before the person, so that nothing waits behind them', async () => {
     for (const status of [422, 409, 500]) {
       serve(answer(status, { code: 'x', detail: 'No.', faults: [] }))
-      expect(await trySend('POST', '/api/x', {})).toMatchObject({ kind: 'problem', problem: { detail: 'No.' } })
+      expect(await trySend('POST', '/api/x', {})).toMatchObject({
+        kind: 'problem',
+        problem: { detail: 'No.' },
+      })
     }
   })
   it('fetches a token that is out of date anew, once', async () => {
