@@ -91,7 +91,7 @@ test('a new user’s first day, and the next morning', async ({ page, running, q
   const figures = await page.locator('.limit').textContent()
 
   // The page that stays open may ask for its weather while nobody is there.
-  quiet.expected.push(/ERR_CONNECTION_REFUSED/)
+  quiet.expected.push(/ERR_CONNECTION_REFUSED/, /worker did not load/)
   await running.stop()
   await running.start()
   await page.reload()

@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import type { WorkboxPlugin } from 'workbox-core'
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
 import { NetworkFirst } from 'workbox-strategies'
@@ -12,11 +13,21 @@ cleanupOutdatedCaches()
 void self.skipWaiting()
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()))
 
+/**
+ * A browser that dies soon after may take a new cache for empty, where all of it was written in one tick of the disk's clock:
+ * Chromium then trusts the cache's first, empty list. Something written a little later has it look at the files again.
+ */
+const written: WorkboxPlugin = {
+  cacheDidUpdate: async ({ cacheName }) => {
+    await new Promise((later) => setTimeout(later, 300))
+    await (await caches.open(cacheName)).put('/written', new Response())
+  },
+}
 /** Every address is the same page. It is kept with its headers: its styles' nonce belongs to its own policy. */
 const page = new NetworkFirst({
   cacheName: 'jardinero-page',
   networkTimeoutSeconds: 4,
-  plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }],
+  plugins: [{ cacheKeyWillBeUsed: () => Promise.resolve('/') }, written],
 })
 registerRoute(new NavigationRoute(page, { denylist: [/^\/api\//] }))
 

@@ -7,6 +7,8 @@ import type { SimulateMessage } from '../workers/simulateSoil.ts'
 export const members = 200
 /** The first answer comes with so many members, the next with all; between them only the progress grows. */
 const firstAnswerAt = 40
+/** A script that the server, or the device, does not have just now. */
+const notLoaded = 'the soil’s worker did not load'
 
 interface Told {
   answer: (answer: SoilAnswer) => void
@@ -34,7 +36,9 @@ export function createSoilEngine(told: Told) {
 
   function open(): Worker {
     if (answerer) return answerer
-    answerer = new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' })
+    const opened = new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' })
+    opened.onerror = (event) => answerer === opened && fail(event.message || notLoaded)
+    answerer = opened
     answerer.onmessage = ({ data }: MessageEvent<AnswerMessage>) => {
       const waiting = waiters.get(data.id)
       waiters.delete(data.id)
@@ -118,7 +122,7 @@ export function createSoilEngine(told: Told) {
     runners = shares.map(([from, to], i) => {
       const runner = new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' })
       runner.onmessage = (event: MessageEvent<SimulateMessage>) => take(event, runner)
-      runner.onerror = (event) => runners.includes(runner) && fail(event.message)
+      runner.onerror = (event) => runners.includes(runner) && fail(event.message || notLoaded)
       runner.postMessage({ request, from, to, withPast: i === 0 } satisfies SimulateOrder)
       return runner
     })
