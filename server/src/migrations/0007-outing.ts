@@ -15,8 +15,6 @@ const statements = [
   `ALTER TABLE "outing" ADD CONSTRAINT "FK_7b43cf57edb4c1939c9130727f7" FOREIGN KEY ("account_id", "tank_id") REFERENCES "tank"("account_id","id") ON DELETE NO ACTION ON UPDATE NO ACTION`,
   `ALTER TABLE "rating" ADD CONSTRAINT "FK_b26a86094e3196c8fc9e66b5517" FOREIGN KEY ("account_id", "record_id") REFERENCES "application_record"("account_id","id") ON DELETE NO ACTION ON UPDATE NO ACTION`,
   `ALTER TABLE "record_photo" ADD CONSTRAINT "FK_dee30e96b4fc1761e4dad513622" FOREIGN KEY ("account_id", "record_id") REFERENCES "application_record"("account_id","id") ON DELETE NO ACTION ON UPDATE NO ACTION`,
-  `CREATE TABLE "push_subscription" ("id" uuid NOT NULL, "account_id" uuid NOT NULL, "person_id" uuid NOT NULL, "endpoint" text NOT NULL, "keys" jsonb NOT NULL, "told" jsonb NOT NULL, CONSTRAINT "UQ_26ea3705f0607b30b31e54b22c4" UNIQUE ("account_id", "id"), CONSTRAINT "UQ_8a370ec25bb2db107fb29d03502" UNIQUE ("account_id", "endpoint"), CONSTRAINT "PK_07fc861c0d2c38c1b830fb9cb5d" PRIMARY KEY ("id"))`,
-  `ALTER TABLE "push_subscription" ADD CONSTRAINT "FK_60432db3920d88662e4a7dc87d0" FOREIGN KEY ("person_id") REFERENCES "person"("id") ON DELETE CASCADE ON UPDATE NO ACTION`,
   `CREATE TRIGGER outing_stays BEFORE UPDATE OR DELETE ON outing FOR EACH ROW EXECUTE FUNCTION refuse_change()`,
 ]
 
@@ -28,7 +26,7 @@ export class Outing1764000000007 implements MigrationInterface {
   }
 
   async down(runner: QueryRunner): Promise<void> {
-    await runner.query('DROP TABLE "outing", "rating", "record_photo", "push_subscription" CASCADE')
+    await runner.query('DROP TABLE "outing", "rating", "record_photo" CASCADE')
     await runner.query('ALTER TABLE "person" DROP COLUMN "licence"')
     await runner.query('ALTER TABLE "yard" DROP COLUMN "outing_wishes", DROP COLUMN "client"')
   }

@@ -5,6 +5,7 @@ import { Season1764000000004 } from './0004-season.ts'
 import { Shelf1764000000005 } from './0005-shelf.ts'
 import { Bench1764000000006 } from './0006-bench.ts'
 import { Outing1764000000007 } from './0007-outing.ts'
+import { Push1764000000008 } from './0008-push.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -15,4 +16,5 @@ export const migrations = [
   Shelf1764000000005,
   Bench1764000000006,
   Outing1764000000007,
+  Push1764000000008,
 ]
