@@ -1,3 +1,4 @@
+import { compassPoints } from '@jardinero/core/outing'
 import type { OutingWishes } from './outing.ts'
 
 /** What both sides know without checking anything: free of Joi, which is large and the server's alone. */
@@ -5,5 +6,5 @@ import type { OutingWishes } from './outing.ts'
 /** How a carrier volume, or a spreader's rate, was found. */
 export const calibrationMethods = ['knownArea', 'wholeLawn', 'catch', 'ounces', 'weighBack'] as const
 /** Where a wind comes from; empty where nobody said. */
-export const compass = ['', 'N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
+export const compass = ['', ...compassPoints] as const
 export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }

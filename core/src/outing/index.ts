@@ -23,4 +23,11 @@ export { computeWindows, type SprayWindow, type WindowAnswer, type WindowRequest
 export { computeUsed, type LoadMade, type OutingUse, type Used } from './used.ts'
 export { planPattern, type Line, type Pattern } from './pattern.ts'
 export { computePassTime, earliestAgain, fillingMinutes, usualPace } from './time.ts'
-export { compassPoint, parseMeterLine, readWind, type CompassPoint, type WindSample } from './meter.ts'
+export {
+  compassPoint,
+  compassPoints,
+  parseMeterLine,
+  readWind,
+  type CompassPoint,
+  type WindSample,
+} from './meter.ts'

@@ -24,10 +24,10 @@ export function parseMeterLine(line: string): DeviceLine<WindSample> {
   })
 }
 
-const points = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
-export type CompassPoint = (typeof points)[number]
+export const compassPoints = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW'] as const
+export type CompassPoint = (typeof compassPoints)[number]
 /** The nearest of the eight points. */
-export const compassPoint = (degrees: number): CompassPoint => points[Math.round(degrees / 45) % 8]!
+export const compassPoint = (degrees: number): CompassPoint => compassPoints[Math.round(degrees / 45) % 8]!
 
 /** Seconds over which wind is read: gusts come and go. Practice of the trade. */
 const meanSeconds = 20
