@@ -94,6 +94,27 @@ const platformOf = {
   server: ['vue'],
 }
 
+/** Rooms of the web, and what holds the server's answers. */
+const webRooms = [
+  'state',
+  'workers',
+  'frame',
+  'today',
+  'yard',
+  'scout',
+  'soil',
+  'season',
+  'shelf',
+  'bench',
+  'outing',
+  'ledger',
+]
+/** A room is entered by its door; a component is a door of its own, so that its styles come only where it is shown. */
+const webDoors = {
+  regex: `^(\\.\\./)+(${webRooms.join('|')})/(?!index\\.ts$)(?!.*\\.vue$)`,
+  message: 'Enter a room by its index.ts, or take a component of it.',
+}
+
 const floorDoors = (floor) => ({
   files: [`${floor}/src/**/*.{ts,vue}`],
   ignores: ['**/*.test.ts'],
@@ -110,6 +131,7 @@ const floorDoors = (floor) => ({
           },
           { group: floors.map((f) => `**/../${f}/src/**`), message: 'Enter a floor by its package name.' },
           { group: platformOf[floor], message: 'Not on this floor.' },
+          ...(floor === 'web' ? [webDoors] : []),
         ],
       },
     ],
@@ -165,7 +187,7 @@ export default ts.config(
   },
   {
     files: ['server/src/**/*.ts'],
-    ignores: ['server/src/platform/**', 'server/src/main.ts'],
+    ignores: ['server/src/platform/**', 'server/src/main.ts', 'server/src/operator.ts'],
     rules: {
       'no-restricted-syntax': ['error', noClock],
     },

@@ -18,7 +18,7 @@ export async function benchAccount(): Promise<void> {
   for (let i = 0; i < copies; i++)
     await database.query(
       `INSERT INTO application_record SELECT ($1::uuid), account_id, zone_id, zone_name, turf, mix_id, equipment, rules, rate, keep_off_until,
-         applied_at - ($2 * interval '15 days'), jsonb_set(first, '{appliedAt}', to_jsonb((applied_at - ($2 * interval '15 days'))::text)), recorded_at, recorded_by
+         applied_at - ($2 * interval '15 days'), jsonb_set(first, '{appliedAt}', to_jsonb((applied_at - ($2 * interval '15 days'))::text)), recorded_at, recorded_by, $2 + 1
        FROM application_record WHERE id = $3`,
       [randomUUID(), i + 1, made.record],
     )

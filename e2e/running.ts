@@ -59,6 +59,13 @@ export class Running {
   postgresPid(): number {
     return Number(readFileSync(join(this.data, 'postgres/cluster/postmaster.pid'), 'utf8').split('\n')[0])
   }
+  /** The process id of its server. */
+  serverPid(): number {
+    const children = spawnSync('pgrep', ['-P', String(this.child!.pid), '-f', 'server/main.js'], {
+      encoding: 'utf8',
+    })
+    return Number(children.stdout.trim().split('\n')[0])
+  }
   /** The process id of a stand-in it started. */
   standinPid(name: 'weather' | 'probe'): number {
     const children = spawnSync('pgrep', ['-P', String(this.child!.pid), '-f', `${name}Standin`], {
@@ -122,7 +129,8 @@ export async function signUp(page: Page, running: Running, email: string): Promi
   await page.getByLabel('E-mail').fill(email)
   await page.getByLabel('Password').fill('a long enough phrase')
   await page.getByRole('button', { name: 'Make an account' }).click()
-  await expect(page.getByRole('button', { name: 'Make an account' })).toBeHidden()
+  await page.getByRole('button', { name: 'I have kept them' }).click()
+  await expect(page.getByRole('button', { name: 'I have kept them' })).toBeHidden()
 }
 
 /** The next journey finds the demo as it was. */

@@ -1,12 +1,14 @@
-// npm run backup -- <file>: the whole database, pictures and label files in it, as one file.
+// npm run backup -- <file> [--encrypt]: the whole database, pictures and label files in it, as one file.
 // npm run restore -- <file>: puts it in place; what was there stays beside it under another name.
 import { spawnSync } from 'node:child_process'
-import { existsSync, readFileSync, renameSync, rmSync } from 'node:fs'
+import { chmodSync, closeSync, existsSync, openSync, readFileSync, renameSync, rmSync } from 'node:fs'
 import { join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { parseArgs } from 'node:util'
 import { projectFolder } from './install.mjs'
-import { databaseUrl, findPrograms, PlainFault, startPostgres } from './postgres.mjs'
+import { closeFile, isClosed, openFile } from './closedFile.mjs'
+import { databaseUrls, findPrograms, PlainFault, startPostgres } from './postgres.mjs'
+import { roles } from './roles.mjs'
 
 function run(program, url, args, work) {
   const bin = findPrograms()
@@ -26,16 +28,41 @@ function run(program, url, args, work) {
   return done.stdout
 }
 
-/** Writes the database into a file; the file is there whole or not at all. */
-export function dumpDatabase(url, file) {
+/**
+ * Writes the database into a file that only its owner can read: the file is there whole or not at all.
+ * @param options.passphrase the file is closed with it; without it nobody reads the file again
+ */
+export async function dumpDatabase(url, file, { passphrase } = {}) {
   const part = `${file}.part`
-  rmSync(part, { force: true })
+  const closed = `${file}.closed`
+  for (const left of [part, closed]) rmSync(left, { force: true })
+  // Nothing is ever readable by others, not even while it is written.
+  closeSync(openSync(part, 'w', 0o600))
   try {
-    run('pg_dump', url, ['--format=custom', '--no-owner', `--file=${part}`], 'The backup')
-    renameSync(part, file)
+    run('pg_dump', url, ['--format=custom', '--no-owner', '--no-privileges', `--file=${part}`], 'The backup')
+    if (passphrase) {
+      await closeFile(part, closed, passphrase)
+      renameSync(closed, file)
+    } else renameSync(part, file)
+    chmodSync(file, 0o600)
   } finally {
-    rmSync(part, { force: true })
+    for (const left of [part, closed]) rmSync(left, { force: true })
   }
+}
+
+/** Whether servers of ours stand on a database: what they save meanwhile would be lost. */
+function refuseInUse(url) {
+  const servers = run(
+    'psql',
+    url,
+    [
+      '-tAc',
+      `SELECT count(*) FROM pg_stat_activity WHERE datname = current_database() AND application_name = 'jardinero'`,
+    ],
+    'Looking at the database',
+  )
+  if (Number(servers.trim()) > 0)
+    throw new PlainFault('Jardinero is running on this database. Stop it everywhere first, then restore.')
 }
 
 const named = (url, database) => Object.assign(new URL(url), { pathname: `/${database}` }).href
@@ -43,20 +70,43 @@ const named = (url, database) => Object.assign(new URL(url), { pathname: `/${dat
 /**
  * Puts a file's database in the place of the one at this address. It is read into a new one first; only when all of it is
  * there do the two change places, and the old one stays under the name that is returned.
+ * @param {string} url @param {string} file
+ * @param {{ now?: Date, passphrase?: string, owner?: string }} [options] owner: the role the new database belongs to
  */
-export function restoreDatabase(url, file, now = new Date()) {
+export async function restoreDatabase(url, file, { now = new Date(), passphrase, owner } = {}) {
   if (!existsSync(file)) throw new PlainFault(`There is no file ${file}.`)
+  refuseInUse(url)
+  if (!isClosed(file)) return restorePlain(url, file, { now, owner })
+  if (!passphrase)
+    throw new PlainFault('This backup is closed with a passphrase. Set JARDINERO_BACKUP_PASSPHRASE to it.')
+  const opened = `${file}.open`
+  try {
+    await openFile(file, opened, passphrase)
+    return restorePlain(url, opened, { now, owner })
+  } finally {
+    rmSync(opened, { force: true })
+  }
+}
+
+function restorePlain(url, file, { now, owner }) {
   const database = new URL(url).pathname.slice(1)
   const stamp = now.toISOString().replace(/\D/g, '').slice(0, 14)
   const [fresh, old] = [`${database}_new_${stamp}`, `${database}_before_${stamp}`]
   const server = named(url, 'postgres')
   const sql = (text) => run('psql', server, ['-v', 'ON_ERROR_STOP=1', '-c', text], 'The restore')
-  sql(`CREATE DATABASE "${fresh}"`)
+  sql(`CREATE DATABASE "${fresh}"${owner ? ` OWNER "${owner}"` : ''}`)
   try {
     run(
       'pg_restore',
       named(url, fresh),
-      ['--no-owner', '--exit-on-error', `--dbname=${fresh}`, file],
+      [
+        '--no-owner',
+        '--no-privileges',
+        '--exit-on-error',
+        ...(owner ? [`--role=${owner}`] : []),
+        `--dbname=${fresh}`,
+        file,
+      ],
       'Reading the backup',
     )
   } catch (error) {
@@ -72,14 +122,16 @@ export function restoreDatabase(url, file, now = new Date()) {
 }
 
 /** The address of the database: one's own, else that of the data folder, which is started where it is not running. */
-async function openDatabase(data, { mustRest }) {
-  if (process.env.DATABASE_URL) return { url: process.env.DATABASE_URL, stop: async () => undefined }
+export async function openDatabase(data, { mustRest }) {
+  // With a PostgreSQL of one's own it is done as whoever may: the owner, or who makes backups.
+  const own = process.env.DATABASE_OWNER_URL ?? process.env.DATABASE_URL
+  if (own) return { adminUrl: own, ownerUrl: own, backupUrl: own, stop: async () => undefined }
   const running = join(data, 'running.json')
   if (existsSync(running)) {
     const { pid, databasePort } = JSON.parse(readFileSync(running, 'utf8'))
     if (existsSync(`/proc/${pid}`)) {
       if (mustRest) throw new PlainFault('Jardinero is running on this data. Stop it first, then restore.')
-      if (databasePort) return { url: databaseUrl(data, databasePort), stop: async () => undefined }
+      if (databasePort) return { ...databaseUrls(data, databasePort), stop: async () => undefined }
     }
   }
   if (mustRest === false && !existsSync(data)) throw new PlainFault(`There is no data in ${data}.`)
@@ -91,23 +143,30 @@ async function main() {
   const { values, positionals } = parseArgs({
     args: rest,
     allowPositionals: true,
-    options: { data: { type: 'string' } },
+    options: { data: { type: 'string' }, encrypt: { type: 'boolean', default: false } },
   })
   const data = resolve(values.data ?? join(projectFolder, 'data'))
   const [name] = positionals
   if (!name || !['backup', 'restore'].includes(what))
     throw new PlainFault(
-      'npm run backup -- <file> [--data <folder>]\nnpm run restore -- <file> [--data <folder>]',
+      'npm run backup -- <file> [--data <folder>] [--encrypt]\nnpm run restore -- <file> [--data <folder>]\nThe passphrase of an encrypted backup is read from JARDINERO_BACKUP_PASSPHRASE.',
     )
   const file = resolve(name)
   const restoring = what === 'restore'
-  const { url, stop } = await openDatabase(data, { mustRest: restoring })
+  const passphrase = process.env.JARDINERO_BACKUP_PASSPHRASE
+  if (values.encrypt && !(passphrase?.length >= 12))
+    throw new PlainFault(
+      'Set JARDINERO_BACKUP_PASSPHRASE to twelve characters or more, and keep it somewhere else.',
+    )
+  const { adminUrl, backupUrl, stop } = await openDatabase(data, { mustRest: restoring })
   try {
-    if (restoring)
-      console.log(`Restored from ${file}. What was there is kept as ${restoreDatabase(url, file)}.`)
-    else {
-      dumpDatabase(url, file)
-      console.log(`Backed up to ${file}.`)
+    if (restoring) {
+      const owner = process.env.DATABASE_URL ? undefined : roles.owner
+      const old = await restoreDatabase(adminUrl, file, { passphrase, owner })
+      console.log(`Restored from ${file}. What was there is kept as ${old}.`)
+    } else {
+      await dumpDatabase(backupUrl, file, values.encrypt ? { passphrase } : {})
+      console.log(`Backed up to ${file}${values.encrypt ? ', closed with the passphrase' : ''}.`)
     }
   } finally {
     await stop()

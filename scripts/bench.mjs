@@ -8,8 +8,12 @@ installPackages()
 installPostgres()
 installChromium()
 buildWhenStale()
-const done = spawnSync(process.execPath, ['--import', 'tsx', join(projectFolder, 'bench', 'run.ts')], {
-  cwd: projectFolder,
-  stdio: 'inherit',
-})
+const done = spawnSync(
+  process.execPath,
+  ['--import', 'tsx', join(projectFolder, 'bench', 'run.ts'), ...process.argv.slice(2)],
+  {
+    cwd: projectFolder,
+    stdio: 'inherit',
+  },
+)
 process.exit(done.status ?? 1)

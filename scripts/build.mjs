@@ -3,7 +3,7 @@ import { spawnSync } from 'node:child_process'
 import { existsSync, readFileSync, readdirSync, statSync, writeFileSync, mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { PlainFault } from './postgres.mjs'
+import { PlainFault, refuseInterrupted } from './postgres.mjs'
 import { projectFolder } from './install.mjs'
 
 const sources = ['core', 'almanac', 'words', 'contract', 'standins', 'server', 'web', 'package-lock.json']
@@ -35,6 +35,7 @@ export function buildWhenStale({ quiet = true } = {}) {
       cwd: projectFolder,
       stdio: 'inherit',
     })
+    refuseInterrupted(done)
     if (done.status !== 0)
       throw new PlainFault(`The build failed (vite ${args.join(' ')}); its words are above.`)
   }

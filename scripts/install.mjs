@@ -4,14 +4,19 @@ import { createHash } from 'node:crypto'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
-import { PlainFault, findPrograms } from './postgres.mjs'
+import { PlainFault, findPrograms, refuseInterrupted } from './postgres.mjs'
 
 export const projectFolder = fileURLToPath(new URL('..', import.meta.url))
 
+/** The newest version all tests were run on (scripts/tryNode.mjs). */
+const newestTried = 24
+
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number)
-  if (major < 20 || (major === 20 && minor < 19) || major > 22)
-    throw new PlainFault(`Jardinero runs on Node 20.19 to 22; this is ${process.version}.`)
+  if (major < 20 || (major === 20 && minor < 19))
+    throw new PlainFault(`Jardinero runs on Node 20.19 and later; this is ${process.version}.`)
+  if (major > newestTried)
+    console.warn(`Jardinero was tried on Node up to ${newestTried}; this is ${process.version}. It may do.`)
 }
 
 /** Runs npm ci when the lockfile is not the one the packages were installed from. */
@@ -26,6 +31,7 @@ export function installPackages() {
     cwd: projectFolder,
     stdio: ['ignore', 'ignore', 'inherit'],
   })
+  refuseInterrupted(done)
   if (done.status !== 0)
     throw new PlainFault(
       'npm ci failed; its words are above. Check the network and the npm registry, then start again.',
@@ -45,8 +51,10 @@ function installDebian(name, what) {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
   }
-  spawnSync('apt-get', ['update', '-q'], options)
-  if (spawnSync('sh', ['-c', command], options).status !== 0)
+  refuseInterrupted(spawnSync('apt-get', ['update', '-q'], options))
+  const done = spawnSync('sh', ['-c', command], options)
+  refuseInterrupted(done)
+  if (done.status !== 0)
     throw new PlainFault(`${what} could not be installed. Install it by hand: ${command}`)
 }
 

@@ -1,19 +1,20 @@
 // npm start: installs what is missing, builds when stale, starts PostgreSQL and the server, prints the address.
-import { fork } from 'node:child_process'
+import { fork, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { join, resolve } from 'node:path'
 import { parseArgs } from 'node:util'
 import { buildWhenStale, distFolder } from './build.mjs'
 import { checkNode, installPackages, installPostgres, projectFolder } from './install.mjs'
-import { PlainFault, sessionSecret, startPostgres } from './postgres.mjs'
+import { keepAlive } from './keepAlive.mjs'
+import { PlainFault, refuseInterrupted, sessionSecret, startPostgres } from './postgres.mjs'
 
 const help = `npm start -- [options]
   --port <n>      port of the application (4173, or the PORT variable)
   --data <folder> where the database and its secrets are kept (data/)
   --fresh-demo    put the demo yard back as it was at first; other accounts are left alone
   --no-demo       without the demo yard
-  DATABASE_URL    a PostgreSQL of your own, instead of ours
+  DATABASE_URL    a PostgreSQL of your own, instead of ours; DATABASE_OWNER_URL its owner, where the server runs as another
   WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in
   PROBE_URL       a soil probe at this machine, tcp://host:port, as in docs/probe.md, instead of the stand-in
   SCALE_URL       a kitchen scale at this machine, tcp://host:port, as in docs/scale.md, instead of the stand-in
@@ -88,33 +89,56 @@ function claimFolder(folder, url) {
   }
 }
 
-/** A stand-in service on a free loopback port; begun again when it falls over. Answers with its address. */
-function startStandin(name, onStart) {
-  let starts = 0
+/** A stand-in service on a free loopback port; begun again whenever it falls over. Answers with its address. */
+async function startStandin(name, onStart) {
   let port = '0'
-  const begin = () => {
+  let fell = () => undefined
+  const launch = () => {
     const standin = fork(join(distFolder, 'server', `${name}Standin.js`), [], {
       detached: true,
       env: { ...process.env, STANDIN_PORT: port },
     })
     onStart(standin)
-    standin.once('exit', () => starts++ < 5 && standin.wanted !== false && setTimeout(begin, 1000))
     return new Promise((ready, failed) => {
+      let up = false
       standin.once('message', ({ url }) => {
+        up = true
         port = new URL(url).port
         ready(url)
       })
-      standin.once('exit', (code) =>
-        failed(new PlainFault(`The ${name} stand-in stopped before it was ready (code ${code}).`)),
-      )
+      standin.once('exit', (code) => {
+        if (up && standin.wanted !== false) fell()
+        failed(new PlainFault(`The ${name} stand-in stopped before it was ready (code ${code}).`))
+      })
     })
   }
-  return begin()
+  const url = await launch()
+  keepAlive({
+    name: `The ${name} stand-in`,
+    launch,
+    onExit: (listener) => (fell = listener),
+    say: () => undefined,
+  })
+  return url
 }
 
-function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }) {
+/** What the database needs of this version, by its owner, in a process that ends: the server never has that password. */
+function prepareDatabase({ databaseUrl, ownerUrl }) {
+  const done = spawnSync(process.execPath, [join(distFolder, 'server', 'prepare.js')], {
+    cwd: projectFolder,
+    env: { ...process.env, DATABASE_URL: databaseUrl, DATABASE_OWNER_URL: ownerUrl },
+    stdio: ['ignore', 'inherit', 'inherit'],
+  })
+  refuseInterrupted(done)
+  if (done.status !== 0)
+    throw new PlainFault('The database could not be made ready; the reason stands above.')
+}
+
+/** Starts the server; the promise is over when it listens. @param onExit told when one that listened ended */
+function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }, onExit) {
+  const { DATABASE_OWNER_URL: _, ...inherited } = process.env
   const env = {
-    ...process.env,
+    ...inherited,
     NODE_ENV: 'production',
     PORT: String(port),
     DATABASE_URL: databaseUrl,
@@ -134,22 +158,18 @@ function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterU
     execArgv: ['--enable-source-maps'],
   })
   const listening = new Promise((ready, failed) => {
-    server.once('message', ready)
-    server.once('exit', (code) =>
-      failed(new PlainFault(`The server stopped before it was ready (code ${code}); its words are above.`)),
-    )
+    let up = false
+    server.once('message', () => {
+      up = true
+      ready()
+    })
+    server.once('exit', (code) => {
+      if (up) onExit(code)
+      else
+        failed(new PlainFault(`The server stopped before it was ready (code ${code}); its words are above.`))
+    })
   })
   return { server, listening }
-}
-
-/** Starts PostgreSQL again when it falls over by itself; the server waits and recovers. */
-function keepAlive(postgres) {
-  let restarts = 0
-  postgres.onExit(async (wanted) => {
-    if (wanted || restarts++ > 5) return
-    console.error('PostgreSQL stopped by itself; starting it again.')
-    await postgres.launch().catch((error) => console.error(error.message))
-  })
 }
 
 async function main() {
@@ -168,9 +188,11 @@ async function main() {
   let server
   const standins = {}
   let stopping = false
+  const kept = []
   const stop = async (code) => {
     if (stopping) return
     stopping = true
+    for (const each of kept) each.stop()
     if (server && server.exitCode === null && server.signalCode === null) {
       const gone = new Promise((done) => server.once('exit', done))
       server.kill('SIGTERM')
@@ -186,11 +208,19 @@ async function main() {
     release()
     process.exit(code)
   }
+
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0))
 
   try {
     postgres = ownDatabase ? undefined : await startPostgres(options.data)
-    if (postgres) keepAlive(postgres)
+    if (postgres)
+      kept.push(
+        keepAlive({
+          name: 'PostgreSQL',
+          launch: postgres.launch,
+          onExit: (listener) => postgres.onExit((wanted) => wanted || listener()),
+        }),
+      )
     const standin = (name) => startStandin(name, (child) => (standins[name] = child))
     const [weatherUrl, probeUrl, scaleUrl, meterUrl] = await Promise.all([
       process.env.WEATHER_URL ?? standin('weather'),
@@ -205,19 +235,23 @@ async function main() {
         join(options.data, 'running.json'),
         JSON.stringify({ pid: process.pid, url, databasePort: Number(new URL(postgres.url).port) }),
       )
-    const started = startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options })
-    server = started.server
-    await started.listening
-    server.once('exit', (code) => {
-      if (!stopping)
-        console.error(
-          `The server stopped (code ${code}). What was saved is saved; start again with: npm start`,
-        )
-      void stop(1)
-    })
+    // With a PostgreSQL of one's own its owner may be another than who the server runs as.
+    const ownerUrl = ownDatabase ? (process.env.DATABASE_OWNER_URL ?? ownDatabase) : postgres.ownerUrl
+    prepareDatabase({ databaseUrl, ownerUrl })
+    const order = { port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }
+    let fell = () => undefined
+    const launch = () => {
+      const started = startServer(order, () => !stopping && fell())
+      server = started.server
+      return started.listening
+    }
+    await launch()
+    // Put back once, not each time that it falls.
+    options['fresh-demo'] = false
+    kept.push(keepAlive({ name: 'The server', launch, onExit: (listener) => (fell = listener) }))
     console.log(`Jardinero is at ${url}`)
   } catch (error) {
-    console.error(error instanceof PlainFault ? error.message : error)
+    if (!stopping) console.error(error instanceof PlainFault ? error.message : error)
     await stop(1)
   }
 }

@@ -10,7 +10,9 @@ export default async function setup() {
   // PostgreSQL's own user must be able to pass through it.
   chmodSync(folder, 0o711)
   const postgres = await startPostgres(folder, { lasting: false })
-  process.env.TEST_DATABASE_URL = postgres.url
+  process.env.TEST_DATABASE_URL = postgres.adminUrl
+  process.env.TEST_OWNER_URL = postgres.ownerUrl
+  process.env.TEST_APPLICATION_URL = postgres.url
   return async () => {
     await postgres.stop()
     rmSync(folder, { recursive: true, force: true })

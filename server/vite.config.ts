@@ -12,12 +12,18 @@ export default defineConfig({
     target: 'node20',
     sourcemap: true,
     rollupOptions: {
+      // The server has all words at once; the page loads a language when it is spoken.
+      checks: { ineffectiveDynamicImport: false },
       input: {
         main: join(import.meta.dirname, 'src/main.ts'),
         weatherStandin: join(import.meta.dirname, '../standins/src/weatherMain.ts'),
         probeStandin: join(import.meta.dirname, '../standins/src/probeMain.ts'),
         meterStandin: join(import.meta.dirname, '../standins/src/meterMain.ts'),
         scaleStandin: join(import.meta.dirname, '../standins/src/scaleMain.ts'),
+        pdfWorker: join(import.meta.dirname, 'src/platform/pdfWorker.ts'),
+        taskWorker: join(import.meta.dirname, 'src/tasks/taskWorker.ts'),
+        operator: join(import.meta.dirname, 'src/operator.ts'),
+        prepare: join(import.meta.dirname, 'src/prepare.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },
       output: { entryFileNames: '[name].js' },

@@ -2,16 +2,20 @@ import Joi from 'joi'
 import {
   calibration,
   mixOrder,
+  spreadOrder,
   sprayer,
   tankOrder,
   toolRow,
   type Calibration,
   type Mix,
+  type Spread,
   type Sprayer,
   type Tank,
   type ToolRow,
 } from './bench.ts'
-import { day, id, instant, list } from './field.ts'
+import { turfStates } from '@jardinero/core/yard'
+import { day, id, instant, list, unit } from './field.ts'
+import { mixResult, tankResult } from './figure.ts'
 import {
   amendmentOrder,
   filedRecordPhoto,
@@ -25,6 +29,7 @@ import {
 } from './ledger.ts'
 import { filedOuting, type Outing } from './outing.ts'
 import {
+  carrierVolume,
   filedLabelFile,
   label,
   labelRules,
@@ -91,12 +96,15 @@ export const demoDay = Joi.object({ day: day.required() })
 export const nothing = Joi.object({})
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 6
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records. */
-const readVersions = [1, 2, 3, 4, 5, accountFileVersion]
+export const accountFileVersion = 7
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips. */
+const readVersions = [1, 2, 3, 4, 5, 6, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
-export interface FiledRecord extends Omit<ApplicationRecord, keyof PassFacts | 'first' | 'yardId'> {
+export interface FiledRecord extends Omit<
+  ApplicationRecord,
+  keyof PassFacts | 'first' | 'yardId' | 'planned' | 'labelId' | 'state'
+> {
   first: PassFacts
   amendments: Amendment[]
 }
@@ -119,6 +127,7 @@ export interface AccountFile {
   stock: StockRow[]
   tools: ToolRow[]
   tanks: Tank[]
+  spreads: Spread[]
   mixes: Mix[]
   records: FiledRecord[]
   finds: Find[]
@@ -136,21 +145,63 @@ export interface AccountFile {
 }
 
 const most = 200_000
-const withRow = (shapes: { row: Joi.ObjectSchema }) => list(shapes.row, most).required()
-const firstFacts = recordOrder.fork(['id', 'mixId'], (f) => f.forbidden())
+const firstFacts = recordOrder.fork(['id', 'mixId', 'again'], (f) => f.forbidden())
 
 const filedMix = mixOrder.keys({
   areaSqFt: Joi.number().positive().required(),
-  result: Joi.object().unknown().required(),
+  result: mixResult.required(),
   madeAt: instant.required(),
   tankId: id.allow(null),
+  spreadId: id.allow(null),
+  stripSqFt: Joi.number().min(0).allow(null),
+  state: Joi.string()
+    .valid(...turfStates)
+    .allow(null),
   rules: labelRules.required(),
+  loadPlan: mixOrder.extract('loadPlan').optional().allow(null),
+  tool: mixOrder.extract('tool').optional().allow(null),
 })
+const filedRequest = Joi.object({
+  grounds: list(
+    Joi.object({
+      id: id.required(),
+      name: Joi.string().max(80).required(),
+      turf: Joi.string().max(40).required(),
+      areaSqFt: Joi.number().min(0).required(),
+    }).unknown(),
+    200,
+  )
+    .min(1)
+    .required(),
+  products: list(Joi.object({ rules: labelRules.required() }).unknown(), 40)
+    .min(1)
+    .required(),
+  carrierVolume: carrierVolume.required(),
+  tools: list(Joi.object({ id: Joi.string().max(60).required() }).unknown(), 200).required(),
+}).unknown()
 /** A tank as it was made. What it was made from and came to is kept as it is. */
 const filedTank = tankOrder.keys({
-  request: Joi.object().unknown().required(),
-  result: Joi.object().unknown().required(),
+  request: filedRequest.required(),
+  result: tankResult.required(),
   sprayer: Joi.string().max(200).allow('').required(),
+  madeAt: instant.required(),
+  madeBy: Joi.string().max(120).required(),
+  mixIds: list(id, 1000).required(),
+})
+
+/** A spread as it was made. */
+const filedSpread = spreadOrder.keys({
+  request: Joi.object({
+    grounds: filedRequest.extract('grounds').required(),
+    rules: labelRules.required(),
+    hopperLb: Joi.number().positive().required(),
+  })
+    .unknown()
+    .required(),
+  plan: Joi.object({ fillings: list(Joi.number().min(0), 1000).required() })
+    .unknown()
+    .required(),
+  spreader: Joi.string().max(200).allow('').required(),
   madeAt: instant.required(),
   madeBy: Joi.string().max(120).required(),
   mixIds: list(id, 1000).required(),
@@ -166,9 +217,10 @@ const filedRecord = Joi.object({
   rules: labelRules.required(),
   rate: Joi.object({
     value: Joi.number().min(0).required(),
-    unit: Joi.string().max(20).required(),
+    unit: unit('massPerArea', 'volumePerArea').required(),
   }).required(),
   keepOffUntil: instant.allow(null).required(),
+  turn: Joi.number().integer().min(1).max(1000),
   recordedAt: instant.required(),
   recordedBy: Joi.string().max(120).required(),
   first: firstFacts.required(),
@@ -178,40 +230,60 @@ const filedRecord = Joi.object({
   ).required(),
 })
 
-export const accountFile = Joi.object<AccountFile>({
+type Part = Exclude<keyof AccountFile, 'format' | 'version' | 'exportedAt'>
+
+/** Each part of the file: the shape of its rows, how many there may be, and whether the first version had it. */
+export const accountFileParts: Record<Part, { row: Joi.Schema; most: number; first: boolean }> = {
+  yards: { row: yard.row, most, first: true },
+  zones: { row: zone.row, most, first: true },
+  sections: { row: section.row, most, first: true },
+  places: { row: place.row, most, first: true },
+  readings: { row: reading.row, most, first: true },
+  sprayers: { row: sprayer.row, most, first: true },
+  calibrations: { row: calibration.row, most, first: true },
+  labels: { row: label.row, most, first: true },
+  labelVersions: { row: labelVersion, most, first: false },
+  labelFiles: { row: filedLabelFile, most, first: false },
+  stock: { row: stockRow.row, most, first: false },
+  tools: { row: toolRow.row, most, first: false },
+  tanks: { row: filedTank, most, first: false },
+  spreads: { row: filedSpread, most, first: false },
+  mixes: { row: filedMix, most, first: true },
+  records: { row: filedRecord, most, first: true },
+  finds: { row: find.row, most, first: false },
+  photos: { row: filedPhoto, most, first: false },
+  marks: { row: seasonMark.row, most, first: false },
+  signs: { row: sign.row, most, first: false },
+  sprinklers: { row: sprinkler.row, most, first: false },
+  waters: { row: water.row, most, first: false },
+  stationDays: { row: ownDay, most, first: false },
+  typicalYears: { row: typicalYearRow, most: 1000, first: false },
+  plans: { row: filedPlan, most, first: false },
+  outings: { row: filedOuting, most, first: false },
+  ratings: { row: rating.row, most, first: false },
+  recordPhotos: { row: filedRecordPhoto, most, first: false },
+}
+
+const head = {
   format: Joi.string().valid(accountFileFormat).required(),
   version: Joi.number()
     .valid(...readVersions)
     .required(),
   exportedAt: instant.required(),
-  yards: withRow(yard),
-  zones: withRow(zone),
-  sections: withRow(section),
-  places: withRow(place),
-  readings: withRow(reading),
-  sprayers: withRow(sprayer),
-  calibrations: withRow(calibration),
-  labels: withRow(label),
-  labelVersions: list(labelVersion, most).default([]),
-  labelFiles: list(filedLabelFile, most).default([]),
-  stock: list(stockRow.row, most).default([]),
-  tools: list(toolRow.row, most).default([]),
-  tanks: list(filedTank, most).default([]),
-  mixes: list(filedMix, most).required(),
-  records: list(filedRecord, most).required(),
-  finds: list(find.row, most).default([]),
-  photos: list(filedPhoto, most).default([]),
-  marks: list(seasonMark.row, most).default([]),
-  signs: list(sign.row, most).default([]),
-  sprinklers: list(sprinkler.row, most).default([]),
-  waters: list(water.row, most).default([]),
-  stationDays: list(ownDay, most).default([]),
-  typicalYears: list(typicalYearRow, 1000).default([]),
-  plans: list(filedPlan, most).default([]),
-  outings: list(filedOuting, most).default([]),
-  ratings: list(rating.row, most).default([]),
-  recordPhotos: list(filedRecordPhoto, most).default([]),
-})
+}
+const withParts = (listOf: (row: Joi.Schema, most: number) => Joi.ArraySchema) =>
+  Joi.object<AccountFile>({
+    ...head,
+    ...Object.fromEntries(
+      Object.entries(accountFileParts).map(([part, { row, most: atMost, first }]) => [
+        part,
+        first ? listOf(row, atMost).required() : listOf(row, atMost).default([]),
+      ]),
+    ),
+  })
+export const accountFile = withParts(list)
+/** The file as a whole: its rows are gone through one by one, since there may be many. */
+export const accountFileOutline = withParts((_, atMost) => Joi.array().max(atMost))
 
 /** What an import did. */
 export interface ImportResult {

@@ -15,6 +15,8 @@ import {
   type Mix as MixResult,
   type Nozzle,
   type SpreaderRun,
+  type SpreadPlan,
+  type SpreadRequest,
   type SprayerKind,
   type TankMix,
   type TankProductOrder,
@@ -25,6 +27,7 @@ import {
 } from '@jardinero/core/bench'
 import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
+import type { TurfState } from '@jardinero/core/yard'
 import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 import { askedRate } from './shelf.ts'
@@ -109,15 +112,49 @@ export interface MixOrder {
   tool: ToolId
 }
 
+/** What the ledger writes down of a mix; what is sprayed has its loads too. */
+export type MixFigures = Pick<MixResult, 'water' | 'product' | 'measured' | 'measuredRate'> &
+  Partial<MixResult>
+
 /** A mix as it was made: the order, the label's rules and the ground of that day, and the figures. Never changed. */
-export interface Mix extends MixOrder {
+export interface Mix extends Omit<MixOrder, 'loadPlan' | 'tool'> {
   id: string
+  /** None of what is spread. */
+  loadPlan: LoadPlan | null
+  tool: ToolId | null
   rules: LabelRules
   areaSqFt: number
-  result: MixResult
+  result: MixFigures
   madeAt: string
-  /** The tank it was part of. */
+  /** The tank it was part of, or the spread. */
   tankId?: string | null
+  spreadId?: string | null
+  /** Of the area, the strip along the edges that is gone over twice, once. */
+  stripSqFt?: number | null
+  /** The turf's state that day. */
+  state?: TurfState | null
+}
+
+/** Granules over lawns, by weight: what is asked for. */
+export interface SpreadOrder {
+  zones: TankOrder['zones']
+  labelId: string
+  calibrationId: string
+  day: string
+  rate: Quantity<RatePerAreaUnit>
+  directions: 1 | 2
+}
+
+/** A spread as it was made: the order, what it rests on, and the figures. Never changed. */
+export interface Spread extends SpreadOrder {
+  id: string
+  request: SpreadRequest
+  plan: SpreadPlan
+  spreader: string
+  madeAt: string
+  madeBy: string
+  /** The mixes it stands for, one a zone: what the ledger records. */
+  mixIds: string[]
 }
 
 export const sprayer = rowShapes({

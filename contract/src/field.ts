@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { believable } from '@jardinero/core/outing'
-import { findUnit } from '@jardinero/core/quantity'
+import { findUnit, isDay, isInYears, years } from '@jardinero/core/quantity'
 
 /** What every stored row carries besides its own fields. */
 export interface Row {
@@ -15,11 +15,22 @@ export const text = Joi.string().trim().max(4000).allow('')
 export const day = Joi.string()
   .pattern(/^\d{4}-\d{2}-\d{2}$/, 'day')
   .custom((value: string, helpers) => {
-    const time = Date.parse(`${value}T00:00:00Z`)
-    if (!Number.isNaN(time) && new Date(time).toISOString().startsWith(value)) return value
-    return helpers.error('string.pattern.name')
+    if (!isDay(value)) return helpers.error('string.pattern.name')
+    return isInYears(value) ? value : helpers.error('day.year', { limit: `${years.first}–${years.last}` })
   })
-export const instant = Joi.string().isoDate()
+/** An instant, whatever zone it is written in; kept and compared as UTC. */
+export const instant = Joi.string()
+  .max(40)
+  .isoDate()
+  .custom((value: string, helpers) => {
+    const time = Date.parse(value)
+    if (Number.isNaN(time) || !isDay(String(helpers.original).slice(0, 10)))
+      return helpers.error('string.isoDate')
+    const utc = new Date(time).toISOString()
+    return isInYears(utc) ? utc : helpers.error('day.year', { limit: `${years.first}–${years.last}` })
+  })
+/** A whole number, as large as the database keeps. */
+export const count = (least: number, most = 2_147_483_647) => Joi.number().integer().min(least).max(most)
 export const number = Joi.number().unsafe()
 export const unit = (...dimensions: string[]) =>
   Joi.string().custom((value: string, helpers) =>
@@ -36,10 +47,10 @@ type Fields = Joi.PartialSchemaMap
 /** The three shapes of a stored thing on the wire, from its own fields. */
 export const rowShapes = (fields: Fields) => {
   const create = Joi.object({ id: id.required(), ...fields })
-  const patch = Joi.object({ version: Joi.number().integer().min(1).required(), ...fields })
+  const patch = Joi.object({ version: count(1).required(), ...fields })
     .fork(Object.keys(fields), (f) => f.optional())
     .min(2)
-  const row = Joi.object({ id: id.required(), version: Joi.number().integer().required(), ...fields })
+  const row = Joi.object({ id: id.required(), version: count(0).required(), ...fields })
   return { create, patch, row }
 }
 

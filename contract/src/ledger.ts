@@ -2,8 +2,10 @@ import Joi from 'joi'
 import { causeCodes, type GridCount, type PassFigures, type Rating } from '@jardinero/core/ledger'
 import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
+import type { TurfState } from '@jardinero/core/yard'
+import { spreadOrder, type SpreadOrder } from './bench.ts'
 import { compass } from './constants.ts'
-import { airC, day, id, instant, rowShapes, text, type Row, windMph } from './field.ts'
+import { airC, count, day, id, instant, rowShapes, text, type Row, windMph } from './field.ts'
 import { measuredAmount } from './shelf.ts'
 
 /** What a person says of a pass that is down; correctable by amendment. */
@@ -24,6 +26,10 @@ export interface PassFacts {
   endedAt?: string | null
   /** Where the wind blew from, as a point of the compass. */
   windFrom?: string | null
+  /** Of the area, the strip along the edges that was gone over twice, once. */
+  stripSqFt?: number | null
+  /** Water of the day that came after the start, mm; absent where nobody was asked. */
+  waterAfterMm?: number | null
 }
 
 /** An application record. It is never changed: `first` stands, amendments are laid over it. */
@@ -37,7 +43,10 @@ export interface ApplicationRecord extends PassFacts {
   equipment: string
   rules: LabelRules
   rate: Quantity<RatePerAreaUnit>
+  /** When people and pets may be on it again; null where no label of the pass states anything. */
   keepOffUntil: string | null
+  /** 1, or higher where the same mix was put down again on purpose. */
+  turn?: number
   recordedAt: string
   recordedBy: string
   /** The facts as first written down. */
@@ -45,6 +54,9 @@ export interface ApplicationRecord extends PassFacts {
   amendments: Amendment[]
   /** As the mix was made for it. */
   planned?: PassFigures
+  labelId?: string
+  /** The turf's state as it was mixed. */
+  state?: TurfState | null
 }
 
 export interface Amendment {
@@ -71,6 +83,8 @@ const facts = {
   windFrom: Joi.string()
     .valid(...compass)
     .allow(null),
+  stripSqFt: Joi.number().min(0).max(4_356_000).allow(null),
+  waterAfterMm: Joi.number().min(0).max(1000).allow(null),
 }
 
 /** POST /api/ledger/records: area, product and water are the mix's unless said otherwise. */
@@ -88,12 +102,19 @@ export const recordOrder = Joi.object({
   note: facts.note.default(''),
   endedAt: facts.endedAt.default(null),
   windFrom: facts.windFrom.default(null),
+  /** Although the tank it is of is written down already. */
+  again: Joi.boolean().default(false),
 })
 
-/** POST /api/ledger/tank-records: one pass of a whole tank, written down for each zone and product of it. */
-export const tankRecordOrder = Joi.object({
+/**
+ * POST /api/ledger/applications: one application, of a tank or of a spread, over any number of lawns, written down whole or not
+ * at all. A spread that is not kept yet comes with it.
+ */
+export const applicationOrder = Joi.object({
   id: id.required(),
-  tankId: id.required(),
+  tankId: id,
+  spreadId: id,
+  spread: spreadOrder,
   appliedAt: facts.appliedAt.required(),
   applicator: facts.applicator.required(),
   licence: facts.licence.default(''),
@@ -102,7 +123,24 @@ export const tankRecordOrder = Joi.object({
   target: facts.target.default(''),
   wateredInOn: facts.wateredInOn.default(null),
   note: facts.note.default(''),
-})
+  endedAt: facts.endedAt.default(null),
+  windFrom: facts.windFrom.default(null),
+  again: Joi.boolean().default(false),
+}).xor('tankId', 'spreadId', 'spread')
+
+/** POST /api/ledger/tank-records: as an application of a tank. */
+export const tankRecordOrder = applicationOrder.fork(['spreadId', 'spread'], (f) => f.forbidden())
+
+/** What a person says of an application that is of a whole tank or spread. */
+export type ApplicationFacts = Omit<PassFacts, 'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt'>
+export interface ApplicationOrder extends ApplicationFacts {
+  id: string
+  tankId?: string
+  spreadId?: string
+  spread?: SpreadOrder & { id: string }
+  /** Although it is written down already. */
+  again?: boolean
+}
 
 export const amendmentOrder = Joi.object({
   id: id.required(),
@@ -175,6 +213,6 @@ export const filedRecordPhoto = Joi.object({
   takenAt: instant.allow(null).required(),
   width: Joi.number().integer().min(1).max(20_000).required(),
   height: Joi.number().integer().min(1).max(20_000).required(),
-  bytes: Joi.number().integer().min(1).required(),
+  bytes: count(1).required(),
   picture: Joi.string().base64().max(30_000_000).required(),
 })

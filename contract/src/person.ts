@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { name, type Row } from './field.ts'
+import { count, name, type Row } from './field.ts'
 
 export const unitSystems = ['us', 'metric'] as const
 export const temperatureScales = ['F', 'C'] as const
@@ -27,10 +27,18 @@ export interface SessionState {
   csrfToken: string
   /** Whether a demo yard can be entered here. */
   demoOffered: boolean
+  /** Whether a link to set a new password can be sent by mail. */
+  mailOffered: boolean
+  /** After signing in: tries that failed since the last time. */
+  failedSignIns?: { count: number; lastAt: string }
+  /** After signing up, and when new ones were asked for: told once. */
+  recoveryCodes?: string[]
 }
 
 const email = Joi.string().trim().lowercase().email({ tlds: false }).max(254)
-const password = Joi.string().min(10).max(200)
+/** Long passphrases are welcome. */
+const mostPassword = 1000
+const password = Joi.string().min(10).max(mostPassword)
 const locale = Joi.string()
   .max(35)
   .custom((value: string, helpers) => {
@@ -48,10 +56,13 @@ export const signUp = Joi.object({
   locale: locale.default('en-US'),
 })
 
-export const signIn = Joi.object({ email: email.required(), password: Joi.string().max(200).required() })
+export const signIn = Joi.object({
+  email: email.required(),
+  password: Joi.string().max(mostPassword).required(),
+})
 
 export const preferences = Joi.object({
-  version: Joi.number().integer().min(1).required(),
+  version: count(1).required(),
   name,
   licence: Joi.string().trim().max(60).allow(''),
   units: Joi.string().valid(...unitSystems),
@@ -59,3 +70,48 @@ export const preferences = Joi.object({
   locale,
   theme: Joi.string().valid(...themes),
 }).min(2)
+
+/** A device a person is signed in on. */
+export interface Device {
+  id: string
+  /** What its browser says of itself. */
+  userAgent: string
+  since: string
+  seen: string
+  /** The one that asks. */
+  here: boolean
+}
+/** What an account holds, and what it may: rows, bytes of pictures and files, uploads in a day. */
+export interface Usage {
+  rows: number
+  bytes: number
+  uploads: number
+  most: { rows: number; bytes: number; uploads: number }
+}
+/** GET /api/account/security */
+export interface Security {
+  devices: Device[]
+  /** Recovery codes not used yet. */
+  codesLeft: number
+  usage: Usage
+}
+
+const code = Joi.string().trim().min(8).max(60)
+const any = Joi.string().max(mostPassword)
+/** POST /api/session/recover: in with a recovery code, and a new password with it. */
+export const recoverOrder = Joi.object({
+  email: email.required(),
+  code: code.required(),
+  password: password.required(),
+})
+/** POST /api/session/forgot */
+export const forgotOrder = Joi.object({ email: email.required() })
+/** POST /api/session/reset: a new password by the link that was sent. */
+export const resetOrder = Joi.object({
+  token: Joi.string().max(100).required(),
+  password: password.required(),
+})
+export const passwordOrder = Joi.object({ current: any.required(), password: password.required() })
+export const emailOrder = Joi.object({ password: any.required(), email: email.required() })
+/** What is not done without the password. */
+export const confirmOrder = Joi.object({ password: any.required() })

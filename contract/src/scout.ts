@@ -8,7 +8,7 @@ import {
   type Sighting,
 } from '@jardinero/core/scout'
 import { placeKinds } from '@jardinero/core/yard'
-import { day, id, instant, list, number, rowShapes, text, type Row } from './field.ts'
+import { count, day, id, instant, list, number, rowShapes, text, type Row } from './field.ts'
 
 /** What was found, where, and how much of it. */
 export interface Find extends Row, Sighting {
@@ -101,9 +101,9 @@ export interface FiledPhoto extends FindPhoto {
 export const filedPhoto = Joi.object<FiledPhoto>({
   id: id.required(),
   findId: id.required(),
-  width: Joi.number().integer().min(1).required(),
-  height: Joi.number().integer().min(1).required(),
-  bytes: Joi.number().integer().min(1).required(),
+  width: count(1).required(),
+  height: count(1).required(),
+  bytes: count(1).required(),
   takenAt: instant.allow(null).required(),
   latitude: Joi.number().min(-90).max(90).allow(null).required(),
   longitude: Joi.number().min(-180).max(180).allow(null).required(),

@@ -186,7 +186,7 @@ const labelFileFacts = {
   labelId: id.required(),
   name: name.required(),
   kind: oneOf(['pdf', 'picture']).required(),
-  bytes: Joi.number().integer().min(1).required(),
+  bytes: count(2_147_483_647).min(1).required(),
 }
 /** A label's file in the account file, its content as base64. */
 export interface FiledLabelFile extends LabelFile {
@@ -210,7 +210,7 @@ export interface LabelVersion {
 export const labelVersion = Joi.object<LabelVersion>({
   id: id.required(),
   labelId: id.required(),
-  number: Joi.number().integer().min(1).required(),
+  number: count(2_147_483_647).min(1).required(),
   rules: labelRules.required(),
   replacedAt: instant.required(),
   replacedBy: Joi.string().max(120).required(),

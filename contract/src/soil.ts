@@ -125,17 +125,17 @@ export const timingRequest = Joi.object({
         .valid(...placeKinds)
         .required(),
     }),
-    100,
+    24,
   ).required(),
   readings: list(
     Joi.object({
       placeId: Joi.string().max(80).required(),
       day: day.required(),
       hour: Joi.number().min(0).max(24).required(),
-      depthCm: number.required(),
-      temperatureC: number.required(),
+      depthCm: Joi.number().min(0).max(100).required(),
+      temperatureC: Joi.number().min(-60).max(80).required(),
     }),
-    5000,
+    2000,
   ).required(),
   parameters: Joi.object().pattern(Joi.string().max(40), number),
   signs: list(Joi.object({ kind: Joi.valid(...signKinds).required(), day: day.required() }), 200).default([]),

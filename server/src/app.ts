@@ -2,52 +2,60 @@ import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
 import Fastify, { type FastifyInstance } from 'fastify'
 import type { DataSource } from 'typeorm'
-import {
-  createWords,
-  languageOf,
-  languages,
-  loadWholeCatalogue,
-  type Catalogue,
-  type Reader,
-  type Words,
-} from '@jardinero/words'
+import type { Reader } from '@jardinero/words'
+import { createQuota } from './account/quota.ts'
 import { accountRoutes } from './account/routes.ts'
-import { benchCollections, benchRoutes } from './bench/routes.ts'
-import { ledgerCollections, ledgerRoutes } from './ledger/routes.ts'
+import { benchRoutes } from './bench/routes.ts'
+import { allCollections } from './collections.ts'
+import { ledgerRoutes } from './ledger/routes.ts'
 import { pushRoutes } from './outing/pushRoutes.ts'
 import { outingRoutes } from './outing/routes.ts'
+import { ordinaryBytes } from './platform/bodies.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
 import type { Config } from './platform/config.ts'
-import { acceptFiles } from './platform/files.ts'
+import { registerCrowding } from './platform/crowding.ts'
+import { createFaultLog, describeFault } from './platform/faultLog.ts'
+import { registerPatience, serverTimes } from './platform/patience.ts'
+import { registerPdf } from './platform/pdf.ts'
+import { createMail, type SendMail } from './platform/mail.ts'
 import { ProblemError } from './platform/problem.ts'
 import { problemHandler } from './platform/problemHandler.ts'
 import { registerSecurity } from './platform/security.ts'
+import type { Permission } from './platform/permissions.ts'
 import { registerSignedIn } from './platform/signedIn.ts'
 import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
 import { serveWeb } from './platform/webFolder.ts'
+import { wordsFor } from '@jardinero/words/whole'
+import { registerTasks, type TaskServices } from './tasks/tasks.ts'
 import { quantityRoutes } from './quantity/routes.ts'
-import { scoutCollections, scoutRoutes } from './scout/routes.ts'
+import { scoutRoutes } from './scout/routes.ts'
 import { seasonRoutes } from './season/routes.ts'
-import { shelfCollections, shelfRoutes } from './shelf/routes.ts'
-import { soilCollections, soilRoutes } from './soil/routes.ts'
-import { yardCollections, yardRoutes } from './yard/routes.ts'
+import { shelfRoutes } from './shelf/routes.ts'
+import { soilRoutes } from './soil/routes.ts'
+import { stateRoutes } from './state/routes.ts'
+import { yardRoutes } from './yard/routes.ts'
 
 export interface AppParts {
   database: DataSource
   config: Config
   clock: Clock
+  /** Sends mail; by default as the configuration says. */
+  mail?: SendMail | undefined
+  /** How long an ordinary body may take; by default 15 s. */
+  bodyMs?: number
+  /** Runs one task; by default in a thread of its own. */
+  runTask?: TaskServices['runTask']
+  /** Whether a person may; by default everybody may all of their own account. */
+  allows?: (permission: Permission) => boolean
   log?: boolean
 }
 
 const stranger: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
 
-/** The words of any reader, in the reader's language. */
-export async function createWordsFor(): Promise<(reader: Reader) => Words> {
-  const whole = new Map<string, Catalogue>()
-  for (const language of languages()) whole.set(language, await loadWholeCatalogue(language))
-  return (reader) => createWords(whole.get(languageOf(reader.locale))!, reader)
-}
+/** By count, the first hops are ours: the nearest is 0. */
+const proxyTrust = (trust: Config['trustProxy']) =>
+  typeof trust === 'number' ? (_address: string, hop: number) => hop < trust : trust
 
 /** The documents' own page sets styles on its elements; nothing else of it leaves the house policy. */
 const docsPolicy =
@@ -74,32 +82,40 @@ async function registerDocs(app: FastifyInstance): Promise<void> {
 }
 
 /** The whole server, not yet listening. Closing it leaves the database to its owner. */
-export async function buildApp({ database, config, clock, log = false }: AppParts): Promise<FastifyInstance> {
+export async function buildApp({
+  database,
+  config,
+  clock,
+  mail = createMail(config.smtp),
+  bodyMs,
+  runTask,
+  allows,
+  log = false,
+}: AppParts): Promise<FastifyInstance> {
   const app = Fastify({
-    logger: log ? { level: 'warn' } : false,
-    trustProxy: config.behindProxy,
-    bodyLimit: 1024 * 1024,
+    logger: log ? { level: 'warn', serializers: { err: describeFault as never } } : false,
+    trustProxy: proxyTrust(config.trustProxy),
+    bodyLimit: ordinaryBytes,
+    ...serverTimes,
   })
+  app.removeContentTypeParser('text/plain')
+  registerPatience(app, bodyMs)
+  registerCrowding(app, database)
+  registerPdf(app)
   app.setValidatorCompiler(joiValidator as never)
   app.setSerializerCompiler(plainSerializer)
-  const wordsFor = await createWordsFor()
-  app.setErrorHandler(problemHandler((request) => wordsFor(request.person ?? stranger)))
+  app.setErrorHandler(
+    problemHandler((request) => wordsFor(request.person ?? stranger), createFaultLog(app.log)),
+  )
 
   await registerSecurity(app, database, config)
-  registerSignedIn(app, database)
+  const quota = createQuota(config.quota)
+  registerSignedIn(app, { database, quota, ...(allows && { allows }) })
   await registerDocs(app)
 
   await app.register(async (rooms) => {
-    acceptFiles(rooms)
-    for (const collection of [
-      ...yardCollections,
-      ...scoutCollections(clock),
-      ...soilCollections(clock),
-      ...shelfCollections(clock),
-      ...benchCollections,
-      ...ledgerCollections,
-    ])
-      registerCollection(rooms, collection)
+    for (const collection of allCollections(clock)) registerCollection(rooms, collection)
+    registerTasks(rooms, { database, config, clock, runTask })
     quantityRoutes(rooms)
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
@@ -110,7 +126,8 @@ export async function buildApp({ database, config, clock, log = false }: AppPart
     outingRoutes(rooms, clock, config.meterUrl)
     pushRoutes(rooms, config.push?.publicKey ?? null)
     ledgerRoutes(rooms, { clock, wordsFor })
-    accountRoutes(rooms, database, config.demo, clock)
+    stateRoutes(rooms)
+    accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })
     rooms.get(
       '/api/health',
       { schema: { tags: ['health'], summary: 'Whether the database answers' }, config: { open: true } },

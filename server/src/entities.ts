@@ -1,5 +1,20 @@
-import { accountEntity, personEntity, rateCountEntity, sessionEntity } from './account/entities.ts'
-import { calibrationEntity, mixEntity, sprayerEntity, tankEntity, toolEntity } from './bench/entities.ts'
+import {
+  accountEntity,
+  personEntity,
+  rateCountEntity,
+  recoveryCodeEntity,
+  resetLinkEntity,
+  sessionEntity,
+  signInQueueEntity,
+} from './account/entities.ts'
+import {
+  calibrationEntity,
+  mixEntity,
+  sprayerEntity,
+  spreadEntity,
+  tankEntity,
+  toolEntity,
+} from './bench/entities.ts'
 import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/entities.ts'
 import { outingEntity, pushEntity } from './outing/entities.ts'
 import { feedEntity, planEntity } from './season/entities.ts'
@@ -13,6 +28,7 @@ import {
   typicalYearEntity,
   waterEntity,
 } from './soil/entities.ts'
+import { ledgerReleaseEntity, setAsideEntity, taskEntity } from './tasks/entities.ts'
 import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/entities.ts'
 
 /** Every table. */
@@ -39,6 +55,7 @@ export const entities = [
   stockEntity,
   mixEntity,
   tankEntity,
+  spreadEntity,
   toolEntity,
   recordEntity,
   amendmentEntity,
@@ -52,4 +69,10 @@ export const entities = [
   pushEntity,
   ratingEntity,
   recordPhotoEntity,
+  recoveryCodeEntity,
+  resetLinkEntity,
+  signInQueueEntity,
+  taskEntity,
+  setAsideEntity,
+  ledgerReleaseEntity,
 ]

@@ -81,7 +81,14 @@ describe('a tank of several products', () => {
     const again = await owner.post('/api/bench/tanks', { ...order, id: randomUUID() })
     expect(again.json().faults.map((f: { code: string }) => f.code)).toContain('tooSoonAgain')
     const taken = (await owner.get('/api/shelf/taken')).json()
-    expect(taken[quernby]).toHaveLength(2)
+    // Of both lawns together, on the day.
+    const measured = first2.map((r: { product: { value: number } }) => r.product.value)
+    expect(taken[quernby]).toEqual([
+      {
+        day: '2026-02-28',
+        amount: { value: expect.closeTo(measured[0] + measured[1], 9), unit: first2[0].product.unit },
+      },
+    ])
   })
   it('prints its sheet, and refuses with the place of each fault', async () => {
     const { owner, order } = await withTank()
@@ -287,13 +294,13 @@ describe('the open tank calculator', () => {
       '2026-02-31',
     ),
   )
-  it('answers 10,000 requests with something wrong in them, never with a fault of its own', async () => {
+  it('answers 1,000 requests with something wrong in them, never with a fault of its own', async () => {
     const made = fc.sample(
       fc.tuple(
         fc.array(fc.tuple(fc.nat(), odd), { maxLength: 3 }),
         fc.array(fc.constantFrom(...asked), { minLength: 1, maxLength: 2 }),
       ),
-      10_000,
+      1000,
     )
     const seen = new Map<number, number>()
     const ask = async ([changes, products]: (typeof made)[number]) => {
@@ -303,15 +310,21 @@ describe('the open tank calculator', () => {
         const [holder, key] = places[at % places.length]!
         holder[key] = value
       }
-      const { statusCode } = await visitor().post('/api/bench/mix', request)
+      const remoteAddress = `10.${[...Array(3)].map(() => Math.floor(Math.random() * 250)).join('.')}`
+      const { statusCode } = await server.app.inject({
+        method: 'POST',
+        url: '/api/bench/mix',
+        payload: request,
+        remoteAddress,
+      })
       seen.set(statusCode, (seen.get(statusCode) ?? 0) + 1)
       expect(statusCode, JSON.stringify(request)).toBeLessThan(500)
     }
     // As from many people at once.
     for (let at = 0; at < made.length; at += 20) await Promise.all(made.slice(at, at + 20).map(ask))
-    expect([...seen.values()].reduce((a, b) => a + b, 0)).toBe(10_000)
+    expect([...seen.values()].reduce((a, b) => a + b, 0)).toBe(1000)
     // Some of the oddities are none: both kinds of answer were seen.
-    expect(seen.get(200)).toBeGreaterThan(100)
-    expect(seen.get(400)! + (seen.get(422) ?? 0)).toBeGreaterThan(1000)
+    expect(seen.get(200)).toBeGreaterThan(5)
+    expect(seen.get(400)! + (seen.get(422) ?? 0)).toBeGreaterThan(500)
   }, 120_000)
 })

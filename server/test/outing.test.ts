@@ -4,7 +4,7 @@ import webPush from 'web-push'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import { seededRandom } from '@jardinero/core/quantity'
-import { createWordsFor } from '../src/app.ts'
+import { wordsFor } from '@jardinero/words/whole'
 import { remindDevices, webPushSender } from '../src/outing/push.ts'
 import { parseConfig } from '../src/platform/config.ts'
 import { createMeter } from '../../standins/src/index.ts'
@@ -279,7 +279,7 @@ describe('reports', () => {
     const t = await withTank()
     await t.send()
     await server.database.query(
-      `INSERT INTO application_record SELECT (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(),
+      `INSERT INTO application_record SELECT (jsonb_populate_record(r, jsonb_build_object('id', gen_random_uuid(), 'turn', 1 + n,
          'applied_at', at, 'first', jsonb_set(r.first, '{appliedAt}', to_jsonb(to_char(at AT TIME ZONE 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')))))).*
        FROM application_record r, generate_series(1, 1200) n, LATERAL (SELECT r.applied_at - (n % 50) * interval '1 hour' AS at) t
        WHERE r.id = (SELECT min(id::text)::uuid FROM application_record WHERE zone_id = $1)`,
@@ -302,7 +302,6 @@ describe('reminders', async () => {
     expect(asked.statusCode).toBe(204)
     return t
   }
-  const wordsFor = await createWordsFor()
   const remind = (clock: Date, answer: 'sent' | 'gone' | 'failed' = 'sent') => {
     const said: { title: string; body: string }[] = []
     const send = (_: unknown, message: { title: string; body: string }) => {

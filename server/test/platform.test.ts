@@ -22,7 +22,7 @@ afterAll(() => server.close())
 describe('the configuration', () => {
   const env = { DATABASE_URL: 'postgres://a:b@c/d', SESSION_SECRET: 'x'.repeat(32) }
   it('has sensible defaults', () => {
-    expect(parseConfig(env)).toMatchObject({ port: 4173, host: '127.0.0.1', demo: false, behindProxy: false })
+    expect(parseConfig(env)).toMatchObject({ port: 4173, host: '127.0.0.1', demo: false, trustProxy: false })
     expect(parseConfig({ ...env, PORT: '80', DEMO: 'true' })).toMatchObject({ port: 80, demo: true })
   })
   test.each([

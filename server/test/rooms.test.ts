@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import fc from 'fast-check'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
-import { startTestServer, Visitor, type TestServer } from './harness.ts'
+import { asAdmin, startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn, lawn } from './lawn.ts'
 
 let server: TestServer
@@ -247,12 +247,17 @@ describe('records', () => {
   })
   it('cannot be changed or removed in the database itself', async () => {
     for (const sql of [`UPDATE application_record SET zone_name = 'x'`, 'DELETE FROM record_amendment'])
-      await expect(server.database.query(sql)).rejects.toThrow('append-only')
+      for (const [who, why] of [
+        [server.database, 'permission denied'],
+        [server.owner, 'append-only'],
+      ] as const)
+        await expect(who.query(sql)).rejects.toThrow(why)
   })
   it('go out as CSV that a spreadsheet cannot be made to run', async () => {
     await owner.post('/api/ledger/records', {
       id: randomUUID(),
       mixId: made.mix,
+      again: true,
       ...lawn.pass,
       applicator: '=HYPERLINK("x")',
     })
@@ -383,16 +388,43 @@ describe('calculators for other programs', () => {
 })
 
 describe('the database going away', () => {
+  const endAll = 'SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1'
+  it('in the middle of transactions is a 503, never a fault of ours', { timeout: 60_000 }, async () => {
+    const second = await startTestServer()
+    const v = await new Visitor(second.app).signUp()
+    const made = await addLawn(v)
+    const [{ name }] = await second.database.query('SELECT current_database() AS name')
+    let going = true
+    const killing = (async () => {
+      while (going) {
+        await asAdmin(endAll, [name])
+        await new Promise((r) => setTimeout(r, 15))
+      }
+    })()
+    const seen = new Set<number>()
+    const order = () => ({ id: randomUUID(), mixId: made.mix, again: true, ...lawn.pass })
+    for (let i = 0; i < 40; i++)
+      for (const answer of await Promise.all([
+        v.post('/api/ledger/records', order()),
+        v.get('/api/account'),
+        v.post('/api/bench/sprayers', { id: randomUUID(), ...lawn.sprayer }),
+      ]))
+        seen.add(answer.statusCode)
+    going = false
+    await killing
+    expect([...seen].filter((s) => ![200, 201, 503].includes(s))).toEqual([])
+    expect(seen.has(503)).toBe(true)
+    await second.close()
+  })
   it('is a 503 in words, and is over when it is back', async () => {
     const second = await startTestServer()
     const v = await new Visitor(second.app).signUp()
     const [{ name }] = await second.database.query('SELECT current_database() AS name')
-    const admin = server.database
-    await admin.query(`ALTER DATABASE ${name} WITH ALLOW_CONNECTIONS false`)
-    await admin.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [name])
+    await asAdmin(`ALTER DATABASE ${name} WITH ALLOW_CONNECTIONS false`)
+    await asAdmin(endAll, [name])
     const away = await v.post('/api/bench/sprayers', { id: randomUUID(), ...lawn.sprayer })
     expect(away.json()).toMatchObject({ status: 503, code: 'databaseAway' })
-    await admin.query(`ALTER DATABASE ${name} WITH ALLOW_CONNECTIONS true`)
+    await asAdmin(`ALTER DATABASE ${name} WITH ALLOW_CONNECTIONS true`)
     // Each connection the pool still holds finds out for itself that it is dead; the interface tries again likewise.
     const row = { id: randomUUID(), ...lawn.sprayer }
     await expect

@@ -200,6 +200,7 @@ describe('finds as files', () => {
     expect(wrong.json().faults.map((f: { field: string }) => f.field)).toEqual([
       'line 3.plant',
       'line 3.stage',
+      'line 3.found_on',
     ])
     expect(wrong.json().detail).toContain('line 3')
     expect((await take('weed\nhenbit\n')).json().code).toBe('columnMissing')
@@ -320,7 +321,7 @@ describe('marks and thresholds', () => {
 describe('the account file', () => {
   it('carries finds, photos and marks into another account', async () => {
     const file = (await visitor.get('/api/account/file')).json()
-    expect(file.version).toBe(6)
+    expect(file.version).toBe(7)
     expect(file.photos.length).toBeGreaterThan(0)
     const other = await new Visitor(server.app).signUp()
     const taken = await other.post('/api/account/file', file)

@@ -1,20 +1,19 @@
 import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { expect, vi } from 'vitest'
-import { createPinia, setActivePinia } from 'pinia'
+import { createPinia, disposePinia, getActivePinia, setActivePinia } from 'pinia'
 import PrimeVue from 'primevue/config'
 import { defineComponent, h, type Component } from 'vue'
 import { createMemoryHistory, createRouter } from 'vue-router'
 import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Preferences } from '@jardinero/contract/person'
+import type { TakenByLabel } from '@jardinero/contract/shelf'
 import type { Reading } from '@jardinero/contract/soil'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { loadWholeCatalogue } from '@jardinero/words'
-import { almanac, plantAlmanac } from '@jardinero/almanac'
 import ChoiceField from '../src/kit/ChoiceField.vue'
-import { usePlantStore } from '../src/scout/usePlants.ts'
-import { useAccount } from '../src/kit/account.ts'
-import { useSeason } from '../src/kit/season.ts'
+import { useAccount } from '../src/state/index.ts'
+import { holdHome } from './holdHome.ts'
 import { useSession } from '../src/kit/session.ts'
 import { useShelf } from '../src/shelf/shelfStore.ts'
 
@@ -159,6 +158,7 @@ interface Home {
   state?: Partial<AccountState>
   readings?: Reading[]
   records?: ApplicationRecord[]
+  taken?: TakenByLabel
 }
 
 /** What the last home mounted: gone before the next one stands. */
@@ -175,14 +175,19 @@ export async function atHome({
   state = {},
   readings = [],
   records = [],
+  taken = {},
 }: Home = {}) {
   mounted.forEach((m) => m.unmount())
   mounted = []
+  const before = getActivePinia()
+  if (before) disposePinia(before)
   const pinia = createPinia()
   setActivePinia(pinia)
   localStorage.clear()
   const session = useSession()
   session.catalogue = catalogue
+  // Held before anybody is here who would ask for it.
+  holdHome({ ...homeState(), ...state }, readings, records, taken)
   session.person = {
     id: 'i',
     version: 1,
@@ -196,14 +201,7 @@ export async function atHome({
     ...preferences,
   }
   const account = useAccount()
-  account.state = { ...homeState(), ...state }
-  account.almanac = almanac
-  account.loaded = true
-  usePlantStore().almanac = plantAlmanac
-  useShelf().almanac = { actives: almanac.actives, sampleLabels: almanac.sampleLabels }
-  useShelf().loaded = true
-  useSeason().readings = readings
-  useSeason().records = records
+  useShelf().load()
   const blank = { template: '<i />' }
   const names = [
     'today',
@@ -219,6 +217,11 @@ export async function atHome({
     'you',
     'signIn',
     'welcome',
+    'account',
+    'noYard',
+    'codes',
+    'forgot',
+    'reset',
   ]
   const router = createRouter({
     history: createMemoryHistory(),

@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat'
-import type { Param, Params } from '@jardinero/core/quantity'
+import { isDay, type Param, type Params } from '@jardinero/core/quantity'
 import { presentQuantity, type Reader } from './present.ts'
 
 /** Messages by key, "room.key"; ICU message format. */
@@ -36,8 +36,7 @@ const codePrefix: Record<string, string> = {
   madeBy: 'madeBy',
 }
 
-const isDay = (value: unknown): value is string =>
-  typeof value === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(value)
+const isDayText = (value: unknown): value is string => typeof value === 'string' && isDay(value)
 const isQuantity = (value: unknown): value is { value: number; unit: string } =>
   typeof value === 'object' && value !== null && 'unit' in value && 'value' in value && !('working' in value)
 
@@ -106,7 +105,7 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
     const prefix = codePrefix[name]
     if (prefix && typeof value === 'string' && catalogue[`${prefix}.${value}`] !== undefined)
       return say(`${prefix}.${value}`)
-    if (isDay(value)) return day(value)
+    if (isDayText(value)) return day(value)
     if (isQuantity(value)) return quantity(value.value, value.unit)
     return typeof value === 'boolean' ? String(value) : value
   }

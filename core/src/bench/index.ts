@@ -43,6 +43,7 @@ export { mixingOrder, planTankFilling } from './tank/order.ts'
 export {
   mostGrounds,
   mostProducts,
+  timesOver,
   treatedSqFt,
   treatModes,
   type TankGround,

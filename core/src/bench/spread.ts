@@ -12,9 +12,10 @@ import {
   type RatePerAreaUnit,
   type Refusal,
 } from '../quantity/index.ts'
-import { checkLimits, computeYearShare, kindOf, type LabelRules, type YearUse } from '../shelf/index.ts'
+import { computeYearShare, kindOf, type LabelRules, type YearUse } from '../shelf/index.ts'
 import { computeFertiliser } from './fertiliser.ts'
-import { treatedSqFt, type TankGround } from './tank/request.ts'
+import { checkOnGround, worstOn } from './tank/onGround.ts'
+import { timesOver, treatedSqFt, type TankGround } from './tank/request.ts'
 import { planWatering, type WateringWindow } from './tank/watering.ts'
 
 /** A granular product over one or several zones, by weight. */
@@ -64,10 +65,11 @@ interface GroundCheck {
 }
 
 /** A zone against the label; of a fertiliser, what it gives of nitrogen at once. */
-function checkGround({ rules, rate, day }: SpreadRequest, { turf, state, passes }: TankGround): GroundCheck {
-  if (kindOf(rules) !== 'fertiliser') return checkLimits({ rules, turf, state, rate, day, passes })
+function checkGround({ rules, rate, day }: SpreadRequest, ground: TankGround): GroundCheck {
+  if (kindOf(rules) !== 'fertiliser') return checkOnGround({ rules, rate, day }, ground)
   const nitrogenPercent = rules.analysis?.n ?? 0
-  const nitrogenLbPer1000 = (convert(rate.value, rate.unit, 'lb/1000ft2') * nitrogenPercent) / 100
+  const nitrogenLbPer1000 =
+    (convert(rate.value, rate.unit, 'lb/1000ft2') * timesOver(ground) * nitrogenPercent) / 100
   const fed = computeFertiliser({ nitrogenPercent, nitrogenLbPer1000 }, 1000)
   return { refusals: fed.ok ? [] : fed.refusals, cautions: [] }
 }
@@ -125,7 +127,7 @@ export function planSpread(request: SpreadRequest): Outcome<SpreadPlan> {
     years: Object.fromEntries(
       grounds.map((g, i) => {
         const { yearUse } = checks[i]!.check
-        const share = yearUse && computeYearShare(yearUse, rate)
+        const share = yearUse && computeYearShare(yearUse, worstOn(g, rate))
         return [g.id, share ? { share } : {}]
       }),
     ),

@@ -184,6 +184,30 @@ describe('several zones, spots and edges', () => {
     expect(tank.water.value).toBeCloseTo(0.5, 12)
     expect(tank.products[0]!.planned.value).toBeCloseTo(0.48, 12)
   })
+  it('edges gone over twice count in the year as they lie there, for a mixed tank and for two products of one active', () => {
+    const half = (most: number) => ({
+      ...dry,
+      uses: [
+        {
+          ...dry.uses[0]!,
+          rate: { min: 0.1, max: 0.58, unit: 'oz/1000ft2' as const },
+          annualMaximum: { value: most, unit: 'oz/1000ft2' as const, of: 'product' as const },
+        },
+      ],
+    })
+    const grounds = [ground({ edgeSqFt: 150 })]
+    const tank = tankOf({ grounds, products: [{ rules: half(0.8), rate: oz(0.2) }] })
+    expect(tank.products[0]!.years['front']!.share!.value).toBeCloseTo(0.5, 2)
+    expect(
+      refusalsOf({ grounds, products: [{ rules: half(0.5), rate: oz(0.28) }] }).map((r) => r.code),
+    ).toEqual(['overAnnualMaximum'])
+    const both = [
+      { rules: half(0.7), rate: oz(0.2) },
+      { rules: { ...half(0.7), name: 'Dry again' }, rate: oz(0.2) },
+    ]
+    expect(refusalsOf({ products: both })).toEqual([])
+    expect(refusalsOf({ grounds, products: both }).map((r) => r.code)).toEqual(['combinedOverMaximum'])
+  })
   it('edges gone over twice are checked at twice the rate, and counted twice', () => {
     expect(
       tankOf({

@@ -1,11 +1,12 @@
-import { addDays, type Day, type Params } from '../quantity/index.ts'
-import { computeExpectation, type Active, type LabelRules } from '../shelf/index.ts'
+import { addDays, type Day, type Params, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
+import { computeExpectation, findUse, type Active, type LabelRules } from '../shelf/index.ts'
+import type { TurfState } from '../yard/index.ts'
 import { computeAfterPass } from './afterPass.ts'
 
 /** A day that follows a pass that is down. Words under season.event.<code>. */
 export interface LedgerEvent {
   id: string
-  code: 'waterPass' | 'judgePass' | 'repeatPass'
+  code: 'waterPass' | 'judgePass' | 'repeatPass' | 'reenterPass'
   from: Day
   to: Day
   params: Params
@@ -16,8 +17,13 @@ export interface PassDown {
   day: Day
   zoneName: string
   turf: string
+  /** The turf's state as it went down, where it was kept. */
+  state?: TurfState | null
+  rate: Quantity<RatePerAreaUnit>
   rules: LabelRules
   wateredInOn: Day | null
+  /** When people and pets may be on it again, and on which day that is. */
+  reentry?: { at: string; day: Day }
   /** Somebody has rated it. */
   rated: boolean
 }
@@ -25,7 +31,7 @@ export interface PassDown {
 /** A day of judging is told as the first few of its span: nobody counts for six weeks. */
 const judgeDays = 3
 
-/** What a calendar holds of passes that are down: water, the days to judge, the earliest repeat. */
+/** What a calendar holds of passes that are down: when it may be walked on again, water, the days to judge, the earliest repeat. */
 export function computeLedgerEvents(
   passes: PassDown[],
   activeOf: (name: string) => Active | undefined,
@@ -34,12 +40,16 @@ export function computeLedgerEvents(
     const { id, day, rules, zoneName } = pass
     const params: Params = { label: rules.name, zones: zoneName }
     const { waterBy } = computeAfterPass(day, rules, day)
-    const expected = computeExpectation(
-      rules,
-      rules.uses.find((u) => u.turf.includes(pass.turf)),
-      { day, activeOf },
-    )
+    const expected = computeExpectation(rules, findUse(rules, pass), { day, activeOf })
     const events: LedgerEvent[] = []
+    if (pass.reentry)
+      events.push({
+        id: `reenter.${id}`,
+        code: 'reenterPass',
+        from: pass.reentry.day,
+        to: pass.reentry.day,
+        params: { ...params, at: pass.reentry.at },
+      })
     if (waterBy && !pass.wateredInOn)
       events.push({
         id: `water.${id}`,

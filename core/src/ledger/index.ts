@@ -1,8 +1,10 @@
 export { computeAfterPass, type AfterPass } from './afterPass.ts'
 export {
   computeRecordedRate,
+  endOfApplication,
   passOfRecord,
   readAmended,
+  worstRate,
   type Amendment,
   type RecordedApplication,
 } from './record.ts'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import type { LabelRules } from '../shelf/index.ts'
+import { checkLimits, computeReentry, computeYearUse, type LabelRules } from '../shelf/index.ts'
 import {
   causeCodes,
   checkRating,
@@ -11,7 +11,9 @@ import {
   computeWateringIn,
   computeYearSummary,
   diagnose,
+  endOfApplication,
   judgeRating,
+  passOfRecord,
   yearsOfOneGroup,
   type FailedPass,
   type Rating,
@@ -40,8 +42,7 @@ describe('watering in', () => {
   const inch = 25.4
   it('counts rain and sprinkler from the pass’s day on, and says when it had enough', () => {
     const water = computeWateringIn(
-      '2026-04-08',
-      rules,
+      { day: '2026-04-08', rules },
       [
         { day: '2026-04-07', rainMm: 40 },
         { day: '2026-04-09', rainMm: 0.2 * inch },
@@ -58,18 +59,33 @@ describe('watering in', () => {
       { day: '2026-04-09', rainMm: 0.2 * inch },
       { day: '2026-04-16', rainMm: 2 * inch },
     ]
-    const late = computeWateringIn('2026-04-08', rules, days, '2026-04-20')!
+    const late = computeWateringIn({ day: '2026-04-08', rules }, days, '2026-04-20')!
     expect(late.leftIn).toBeCloseTo(0.3, 9)
     expect(late.daysToWater).toBe(-5)
     expect(late.enoughOn).toBeUndefined()
   })
   it('tells a downpour', () =>
     expect(
-      computeWateringIn('2026-04-08', rules, [{ day: '2026-04-09', rainMm: 2 * inch }], '2026-04-10')!.washed,
+      computeWateringIn(
+        { day: '2026-04-08', rules },
+        [{ day: '2026-04-09', rainMm: 2 * inch }],
+        '2026-04-10',
+      )!.washed,
     ).toEqual({ day: '2026-04-09', depthIn: 2 }))
+  it('counts nothing of the pass’s own day until somebody says that it came after, and asks', () => {
+    const days = [{ day: '2026-04-08', rainMm: 0.8 * inch, irrigationMm: 0.2 * inch }]
+    const on = (waterAfterMm?: number) =>
+      computeWateringIn({ day: '2026-04-08', rules, waterAfterMm }, days, '2026-04-10')!
+    expect(on()).toMatchObject({ leftIn: 0.5, askMm: inch })
+    expect(on().fallen.value).toBe(0)
+    expect(on().enoughOn).toBeUndefined()
+    expect(on(0)).toMatchObject({ leftIn: 0.5 })
+    expect(on(0).askMm).toBeUndefined()
+    expect(on(0.6 * inch)).toMatchObject({ leftIn: 0, enoughOn: '2026-04-08' })
+  })
   it('is nothing where the label asks for none', () => {
     const { wateringIn: _, ...none } = rules
-    expect(computeWateringIn('2026-04-08', none, [], '2026-04-10')).toBeUndefined()
+    expect(computeWateringIn({ day: '2026-04-08', rules: none }, [], '2026-04-10')).toBeUndefined()
   })
 })
 
@@ -170,7 +186,7 @@ describe('why a pass failed', () => {
     ...more,
   })
   const codes = (more: Partial<FailedPass>) => diagnose(pass(more)).map((c) => c.code)
-  const dry = computeWateringIn('2026-04-20', rules, [], '2026-05-20')!
+  const dry = computeWateringIn({ day: '2026-04-20', rules }, [], '2026-05-20')!
   it('finds nothing where all was as it should be, and makes no cause of what is not known', () =>
     expect(codes({})).toEqual([]))
   it.each<[string, Partial<FailedPass>]>([
@@ -181,7 +197,11 @@ describe('why a pass failed', () => {
     [
       'washedOff',
       {
-        watering: computeWateringIn('2026-04-20', rules, [{ day: '2026-04-21', rainMm: 60 }], '2026-05-01')!,
+        watering: computeWateringIn(
+          { day: '2026-04-20', rules },
+          [{ day: '2026-04-21', rainMm: 60 }],
+          '2026-05-01',
+        )!,
       },
     ],
     ['rateLow', { range: { min: 0.6, max: 0.9 } }],
@@ -214,6 +234,59 @@ describe('why a pass failed', () => {
   })
 })
 
+describe('a strip along the edges that was gone over twice', () => {
+  const pass = {
+    day: '2026-03-01',
+    rate: { value: 0.4, unit: 'oz/1000ft2' as const },
+    rules: {
+      ...rules,
+      actives: [{ name: 'prodiamine', strength: { value: 50, unit: 'percent', basis: 'ai' } }],
+    } as LabelRules,
+  }
+  const use = {
+    turf: ['tallFescue'],
+    purpose: 'preEmergent' as const,
+    rate: { min: 0.2, max: 0.8, unit: 'oz/1000ft2' as const },
+    annualMaximum: { value: 0.9, unit: 'oz/1000ft2' as const, of: 'product' as const },
+  }
+  it('counts for the year as its worst ground has it, so that nothing more fits that would go over there', () => {
+    const used = (stripSqFt: number | null) =>
+      computeYearUse(pass.rules, use, [passOfRecord({ ...pass, stripSqFt })], '2026-04-01')
+    expect(used(null).used.value).toBeCloseTo(0.4, 9)
+    expect(used(150).used.value).toBeCloseTo(0.8, 9)
+    expect(used(150).remaining!.value).toBeCloseTo(0.1, 9)
+    const next = (stripSqFt: number | null) =>
+      checkLimits({
+        rules: { ...pass.rules, uses: [use] },
+        turf: 'tallFescue',
+        state: 'growing',
+        rate: { value: 0.3, unit: 'oz/1000ft2' },
+        day: '2026-04-01',
+        passes: [passOfRecord({ ...pass, stripSqFt })],
+      }).refusals.map((r) => r.code)
+    expect(next(null)).toEqual([])
+    expect(next(150)).toEqual(['overAnnualMaximum'])
+  })
+})
+
+describe('when people may be on it again', () => {
+  const started = { appliedAt: '2026-04-08T13:00:00.000Z', areaSqFt: 6000 }
+  it('is counted from the end of the application: the longer of the hours and of drying, of all that went down', () => {
+    const end = endOfApplication({ ...started, endedAt: '2026-04-08T14:30:00.000Z' })
+    const at = (...keepOff: LabelRules['keepOff'][]) =>
+      computeReentry(
+        keepOff.map((k) => ({ keepOff: k })),
+        end,
+      ).at
+    expect(at({ untilDry: false, hours: 12 })).toBe('2026-04-09T02:30:00.000Z')
+    expect(at({ untilDry: true, hours: 0 })).toBe('2026-04-08T17:30:00.000Z')
+    expect(at({ untilDry: true, hours: 0 }, { untilDry: false, hours: 24 })).toBe('2026-04-09T14:30:00.000Z')
+  })
+  it('where nobody noted the end, after the time that so much ground usually takes', () =>
+    // 6,000 ft² at 4 min for 1,000.
+    expect(endOfApplication(started)).toBe('2026-04-08T13:24:00.000Z'))
+})
+
 describe('days that follow a pass', () => {
   const active = {
     name: 'prodiamine',
@@ -236,6 +309,7 @@ describe('days that follow a pass', () => {
         },
       ],
     } as LabelRules,
+    rate: { value: 1.5, unit: 'oz/1000ft2' as const },
     wateredInOn: null,
     rated: false,
   }

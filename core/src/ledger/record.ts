@@ -10,12 +10,17 @@ import {
   type RatePerAreaUnit,
   type VolumeUnit,
 } from '../quantity/index.ts'
+import { timesOver } from '../bench/index.ts'
+import { computePassTime } from '../outing/index.ts'
 import { computeActiveRates, type LabelRules, type Pass } from '../shelf/index.ts'
 
 /** What an application record says of the product that went down. It carries its own copy of the label's rules. */
 export interface RecordedApplication {
   day: Day
+  /** All ground gone over; what was gone over twice counts twice. */
   areaSqFt: number
+  /** Of it, the strip along the edges that was gone over twice, once. */
+  stripSqFt?: number | null
   product: Quantity<MassUnit | VolumeUnit>
   rate: Quantity<RatePerAreaUnit>
   rules: LabelRules
@@ -39,11 +44,38 @@ export function computeRecordedRate(
   ])
 }
 
-/** A recorded application as a pass: what of each active it put down per area, by the rules it was made under. */
-export const passOfRecord = ({ day, rate, rules }: RecordedApplication): Pass => ({
+/** The rate on the worst ground of a pass: twice the rate where a strip was gone over twice. */
+export const worstRate = <U extends RatePerAreaUnit>(
+  rate: Quantity<U>,
+  stripSqFt: number | null | undefined,
+): Quantity<U> => (stripSqFt ? { ...rate, value: rate.value * timesOver({ edgeSqFt: stripSqFt }) } : rate)
+
+/**
+ * A recorded application as a pass: what of each active lies on its worst ground, by the rules it was made under. A limit is of
+ * every square foot, so a strip that was gone over twice counts for the whole.
+ */
+export const passOfRecord = ({
   day,
-  actives: computeActiveRates(rules, rate),
+  rate,
+  rules,
+  stripSqFt,
+}: Pick<RecordedApplication, 'day' | 'rate' | 'rules' | 'stripSqFt'>): Pass => ({
+  day,
+  actives: computeActiveRates(rules, worstRate(rate, stripSqFt)),
 })
+
+/** When an application ended: as it was noted, else after the time that so much ground usually takes. ISO 8601. */
+export const endOfApplication = ({
+  appliedAt,
+  endedAt,
+  areaSqFt,
+}: {
+  appliedAt: string
+  endedAt?: string | null
+  areaSqFt: number
+}): string =>
+  endedAt ??
+  new Date(Date.parse(appliedAt) + computePassTime({ areaSqFt, loads: 0 }).value * 60_000).toISOString()
 
 /** A correction to a record: the fields it changes, in the order they were made. */
 export interface Amendment<T> {

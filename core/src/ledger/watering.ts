@@ -8,6 +8,14 @@ export interface WaterDay {
   irrigationMm?: number
 }
 
+/** What of a pass its watering in rests on. */
+export interface PassToWater {
+  day: Day
+  rules: LabelRules
+  /** Water of the pass's own day that came after its start, mm, as the person says; nothing where nobody was asked. */
+  waterAfterMm?: number | null
+}
+
 /** How far a pass is watered in, rain counted. */
 export interface WateringIn {
   waterBy: Day
@@ -19,6 +27,8 @@ export interface WateringIn {
   leftIn: number
   /** The day on which it had enough. */
   enoughOn?: Day
+  /** Water of the pass's own day, mm, of which nobody has said whether it came after the pass: it does not count. */
+  askMm?: number
   /** More fell in one day than the label allows for watering in. */
   washed?: { day: Day; depthIn: number }
 }
@@ -27,12 +37,12 @@ export interface WateringIn {
 const washOverIn = 0.75
 
 /**
- * Rain and sprinklers count from the pass's own day on: a forecast is not water. Days without an entry had none. Nothing
- * where the label asks for no water.
+ * Rain and sprinklers count from the start of the application: a forecast is not water. The hours of a day's water are not
+ * known, so that of the pass's own day counts only as far as the person says that it came after. Days without an entry had
+ * none. Nothing where the label asks for no water.
  */
 export function computeWateringIn(
-  passDay: Day,
-  rules: LabelRules,
+  { day: passDay, rules, waterAfterMm }: PassToWater,
   water: WaterDay[],
   today: Day,
 ): WateringIn | undefined {
@@ -40,8 +50,12 @@ export function computeWateringIn(
   const { leastIn, mostIn, withinDays } = rules.wateringIn
   const waterBy = addDays(passDay, withinDays)
   const until = today < waterBy ? today : waterBy
-  const inches = (d: WaterDay) => convert(d.rainMm + (d.irrigationMm ?? 0), 'mm', 'in')
-  const days = water
+  const depthMm = (d: WaterDay) => d.rainMm + (d.irrigationMm ?? 0)
+  const ofDay = water.filter((d) => d.day === passDay).reduce((sum, d) => sum + depthMm(d), 0)
+  const after = waterAfterMm ?? 0
+  const inches = (d: WaterDay) => convert(d.day === passDay ? after : depthMm(d), 'mm', 'in')
+  const own: WaterDay[] = after > 0 ? [{ day: passDay, rainMm: after }] : []
+  const days = [...own, ...water.filter((d) => d.day > passDay)]
     .filter((d) => d.day >= passDay && d.day <= until)
     .toSorted((a, b) => (a.day < b.day ? -1 : 1))
   let sum = 0
@@ -68,6 +82,7 @@ export function computeWateringIn(
     fallen,
     leftIn: Math.max(0, leastIn - sum),
     ...(enoughOn && { enoughOn }),
+    ...(waterAfterMm === undefined || waterAfterMm === null ? ofDay > 0 && { askMm: ofDay } : {}),
     ...(flood && { washed: { day: flood.day, depthIn: inches(flood) } }),
   }
 }

@@ -1,6 +1,12 @@
 import type { Droplet } from '../bench/index.ts'
 import { convert, type Day } from '../quantity/index.ts'
-import { airBand, type Active, type LabelRules } from '../shelf/index.ts'
+import {
+  airBand,
+  computeReentryInterval,
+  usualDryingHours,
+  type Active,
+  type LabelRules,
+} from '../shelf/index.ts'
 import type { TurfState } from '../yard/index.ts'
 import type { Limit } from './hour.ts'
 
@@ -55,7 +61,7 @@ export const usualLimits = {
   deltaT: 10,
   leafRainfastHours: 24,
   washOffMm: 25,
-  dryingHours: 3,
+  dryingHours: usualDryingHours,
   mowingDays: 2,
 } as const
 
@@ -122,9 +128,7 @@ export function computePassLimits(
     (l) => l.dryHours,
     (l) => (onLeaf(l) ? usualDry : undefined),
   )
-  const keepOff = strictest(labels, higher, (l) =>
-    Math.max(l.keepOff.hours, l.keepOff.untilDry ? usualLimits.dryingHours : 0),
-  )
+  const keepOff = strictest(labels, higher, (l) => computeReentryInterval([l]).hours)
   const usualMowing = usual(usualLimits.mowingDays)
   const mowing = (read: (l: LabelRules) => number | undefined): Limit =>
     strictest(labels, higher, read, (l) => (onLeaf(l) ? usualMowing : undefined)) ??

@@ -1,6 +1,6 @@
 import { planWatering } from '../bench/index.ts'
 import { addDays, convert, type Day } from '../quantity/index.ts'
-import type { LabelRules } from '../shelf/index.ts'
+import { computeReentry, type LabelRules } from '../shelf/index.ts'
 import type { HourAhead } from './hour.ts'
 import type { PassLimits } from './passLimits.ts'
 
@@ -36,7 +36,7 @@ export function placeAfter(
   const last = hours[ends]!
   const over = Date.parse(last.at) + hourMs
   const plan: AfterOuting = {
-    keepOffUntil: iso(over + limits.keepOff.value * hourMs),
+    keepOffUntil: computeReentry(labels, iso(over)).at,
     mownBefore: addDays(last.day, -limits.mowing.before.value),
     mowFrom: addDays(last.day, limits.mowing.after.value),
   }

@@ -14,6 +14,21 @@ export function dayNumber(day: Day): number {
   return ms / msPerDay
 }
 
+/** Whether a text is a day of the calendar: 2026-02-30 is none. */
+export function isDay(text: string): boolean {
+  try {
+    return Number.isFinite(dayNumber(text))
+  } catch {
+    return false
+  }
+}
+/** Years in which anything here can have been or be done: what lies outside is a slip. */
+export const years = { first: 1900, last: 2199 } as const
+export const isInYears = (iso: string): boolean => {
+  const year = Number(/^(\d{4})-/.exec(iso)?.[1] ?? NaN)
+  return year >= years.first && year <= years.last
+}
+
 export const dayFromNumber = (n: number): Day => new Date(n * msPerDay).toISOString().slice(0, 10)
 export const addDays = (day: Day, days: number): Day => dayFromNumber(dayNumber(day) + days)
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)

@@ -37,6 +37,17 @@ export {
   type StrengthBasis,
 } from './rates.ts'
 export { parseDeviceLine, type DeviceLine } from './deviceLine.ts'
-export { addDays, dayFromNumber, dayNumber, dayOfYear, daysBetween, yearOf, type Day } from './day.ts'
+export {
+  addDays,
+  dayFromNumber,
+  dayNumber,
+  dayOfYear,
+  daysBetween,
+  isDay,
+  isInYears,
+  yearOf,
+  years,
+  type Day,
+} from './day.ts'
 export { parseLengthFt } from './length.ts'
 export { drawNormal, seededRandom } from './random.ts'

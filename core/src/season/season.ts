@@ -23,6 +23,7 @@ import { computeWatering } from './programme/watering.ts'
 import { productsOf, type PlanContext, type Programme, type ProgrammePass } from './programme/programme.ts'
 import { computeGroupUse, type GroupUse } from './programme/resistance.ts'
 import { programmeOfSchool, type SchoolChoice } from './schools/schoolProgramme.ts'
+import { orderJudged } from './schools/order.ts'
 
 /** A lawn's season ready to be planned. */
 export interface Season {
@@ -123,14 +124,15 @@ function computeAnnualShare(
         ? productsOf(pass, labels).map(({ product, label }) => ({
             label,
             day,
+            rate: product.rate,
             actives: computeActiveRates(label.rules, product.rate),
           }))
         : []
     })
     // Each label once in each calendar year it goes down in.
     const turns = new Map(planned.map((p) => [`${p.label.id} ${yearOf(p.day)}`, p]))
-    return [...turns.values()].flatMap(({ label, day }) => {
-      const use = useFor(label, zone)
+    return [...turns.values()].flatMap(({ label, day, rate }) => {
+      const use = useFor(label, zone, rate)
       const year = use && computeYearUse(label.rules, use, [...zone.passes, ...planned], day)
       return year?.maximum
         ? [
@@ -274,21 +276,8 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = season
   return { school: choice.school, ...judgeProgramme(season, programme, notes) }
 }
 
-/** A difference in what escapes under which less product decides, a share. */
-const asGood = 0.005
-
-/** Best first: what breaks no limit before what does, then fewer escapes, then less of the year's maximum. */
-export const compareRows = (a: JudgedProgramme, b: JudgedProgramme): number => {
-  const broken = Number(a.faults.length > 0) - Number(b.faults.length > 0)
-  const escaped = (r: JudgedProgramme) => r.judgement.escaped?.value ?? 1
-  const apart = escaped(a) - escaped(b)
-  return (
-    broken || (Math.abs(apart) > asGood ? apart : (a.annual?.value ?? 0) - (b.annual?.value ?? 0) || apart)
-  )
-}
-
 /** Every school on this lawn and its weather, best first. */
 export function compareSchools(season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] {
   const probe = thinSeason(season, Math.max(1, Math.floor(season.field.members / probed)))
-  return timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school }, probe)).sort(compareRows)
+  return orderJudged(timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school }, probe)))
 }

@@ -1,7 +1,6 @@
 import {
   convert,
   daysBetween,
-  unitDefinition,
   type Caution,
   type Day,
   type Quantity,
@@ -10,6 +9,7 @@ import {
 } from '../quantity/index.ts'
 import type { TurfState } from '../yard/index.ts'
 import { checkLabel } from './checkLabel.ts'
+import { findUse } from './directions.ts'
 import type { LabelRules, LabelUse, Purpose } from './label.ts'
 import { computeYearUse, type Pass, type YearUse } from './yearUse.ts'
 
@@ -36,14 +36,6 @@ export interface LimitCheck {
 }
 
 const sliver = 1e-9
-
-/** The line of the directions a rate falls in; the first that allows this turf and state where it falls in none. */
-const lineFor = (uses: LabelUse[], rate: LimitRequest['rate']): LabelUse | undefined =>
-  uses.find(({ rate: range }) => {
-    if (!rate || unitDefinition(rate.unit).dimension !== unitDefinition(range.unit).dimension) return true
-    const asked = convert(rate.value, rate.unit, range.unit)
-    return asked >= range.min * (1 - sliver) && asked <= range.max * (1 + sliver)
-  }) ?? uses[0]
 
 function checkRate(request: LimitRequest, use: LabelUse, yearUse: YearUse): Refusal[] {
   const { rules, turf } = request
@@ -127,17 +119,13 @@ export function checkLimits(request: LimitRequest): LimitCheck {
   const { rules, turf, state } = request
   const faults = checkLabel(rules)
   if (faults.length) return { refusals: faults, cautions: [] }
-  const { purpose } = request
-  const forTurf = rules.uses.filter((u) => u.turf.includes(turf) && (!purpose || u.purpose === purpose))
-  if (!forTurf.length)
+  const { purpose, rate } = request
+  if (!findUse(rules, { turf, purpose }))
     return {
       refusals: [{ code: 'turfNotOnLabel', field: 'turf', params: { turf, label: rules.name } }],
       cautions: [],
     }
-  const use = lineFor(
-    forTurf.filter((u) => !u.states || u.states.includes(state)),
-    request.rate,
-  )
+  const use = findUse(rules, { turf, state, purpose, rate })
   if (!use)
     return {
       refusals: [{ code: 'turfStateNotOnLabel', field: 'state', params: { turf, state, label: rules.name } }],

@@ -3,7 +3,7 @@ export {
   believableDepthCm,
   believableSoilC,
   checkReading,
-  isOddReading,
+  findOddReadings,
   timingDepthCm,
   type ProbedPlace,
   type ProbeReading,

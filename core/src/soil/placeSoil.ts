@@ -8,7 +8,7 @@ import {
   type Day,
   type Figure,
 } from '../quantity/index.ts'
-import { isOddReading, timingDepthCm, type ProbedPlace, type ProbeReading } from './reading.ts'
+import { findOddReadings, timingDepthCm, type ProbedPlace, type ProbeReading } from './reading.ts'
 
 /** What a place's readings say on a day. */
 export interface PlaceSoil {
@@ -64,6 +64,15 @@ function fiveDayMean(days: [Day, number][], on: Day): { mean?: Figure<'degC'>; c
   return { mean: figure('degC', [step]), count: recent.length, old: !recent.length }
 }
 
+/** By day, then by hour. */
+function latest(readings: ProbeReading[]): ProbeReading | undefined {
+  const later = (a: ProbeReading, b: ProbeReading) => b.day > a.day || (b.day === a.day && b.hour >= a.hour)
+  return readings.reduce<ProbeReading | undefined>(
+    (last, r) => (!last || later(last, r) ? r : last),
+    undefined,
+  )
+}
+
 function trend(days: [Day, number][], on: Day): Figure<'deltaC/d'> | undefined {
   const from = addDays(on, -trendDays)
   const used = days.filter(([day]) => day > from)
@@ -90,11 +99,12 @@ function trend(days: [Day, number][], on: Day): Figure<'deltaC/d'> | undefined {
  */
 export function computePlaceSoil(place: ProbedPlace, readings: ProbeReading[], on: Day): PlaceSoil {
   const all = readings.filter((r) => r.placeId === place.id && r.day <= on)
-  const mine = all.filter((r) => !isOddReading(r, all))
+  const strange = findOddReadings(all)
+  const mine = all.filter((r) => !strange.has(r))
   const atDepth = mine.filter((r) => r.depthCm >= timingDepthCm.least && r.depthCm <= timingDepthCm.most)
   const days = dailyMeans(atDepth)
   const { mean: mean5, count, old } = fiveDayMean(days, on)
-  const last = atDepth.toSorted((a, b) => (a.day + a.hour / 100 < b.day + b.hour / 100 ? -1 : 1)).at(-1)
+  const last = latest(atDepth)
   const cautions: Caution[] = []
   if (all.length > mine.length)
     cautions.push({ code: 'oddReadings', params: { place: place.name, count: all.length - mine.length } })

@@ -1,4 +1,4 @@
-import { daysBetween, type Day, type Refusal } from '../quantity/index.ts'
+import { dayNumber, type Day, type Refusal } from '../quantity/index.ts'
 import type { PlaceKind } from '../yard/index.ts'
 
 /** One settled probe reading, its time already in the yard's own time zone. */
@@ -53,18 +53,62 @@ export function checkReading(reading: Pick<ProbeReading, 'temperatureC' | 'depth
 /** How a reading is told to be odd from readings alone: days about it, how many others there must be, and how far off it is, K. */
 const odd = { days: 12, others: 3, offK: 9 } as const
 
+/** The reading's own place in time, days since 1970. */
+interface Dated {
+  reading: ProbeReading
+  on: number
+}
+
+/** Where a value stands among sorted ones, or would. */
+function rankIn(sorted: number[], value: number): number {
+  let [from, to] = [0, sorted.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (sorted[middle]! < value) from = middle + 1
+    else to = middle
+  }
+  return from
+}
+
+/** Median of sorted values without the one at `left`. */
+function medianWithout(sorted: number[], left: number): number {
+  const at = (i: number) => sorted[i < left ? i : i + 1]!
+  const last = sorted.length - 2
+  return (at(Math.floor(last / 2)) + at(Math.ceil(last / 2))) / 2
+}
+
+/** One place's odd readings: a window of days moves over them in order, its temperatures kept sorted. */
+function oddOfPlace(readings: ProbeReading[]): ProbeReading[] {
+  const dated: Dated[] = readings
+    .map((reading) => ({ reading, on: dayNumber(reading.day) }))
+    .sort((a, b) => a.on - b.on)
+  const sorted: number[] = []
+  const found: ProbeReading[] = []
+  let [from, to] = [0, 0]
+  for (const { reading, on } of dated) {
+    for (; to < dated.length && dated[to]!.on <= on + odd.days; to++) {
+      const t = dated[to]!.reading.temperatureC
+      sorted.splice(rankIn(sorted, t), 0, t)
+    }
+    for (; dated[from]!.on < on - odd.days; from++)
+      sorted.splice(rankIn(sorted, dated[from]!.reading.temperatureC), 1)
+    if (sorted.length - 1 < odd.others) continue
+    const middle = medianWithout(sorted, rankIn(sorted, reading.temperatureC))
+    if (Math.abs(reading.temperatureC - middle) > odd.offK) found.push(reading)
+  }
+  return found
+}
+
 /**
- * Whether a reading cannot belong with its place's others: far from the median of those about it. Only the hour and the
+ * Readings that cannot belong with their place's others: far from the median of those about them. Only the hour and the
  * weather could make such a difference, and at 2 in they do not. The simulation says the same by its own error.
  */
-export function isOddReading(reading: ProbeReading, readings: ProbeReading[]): boolean {
-  const others = readings
-    .filter((r) => r !== reading && r.placeId === reading.placeId)
-    .filter((r) => Math.abs(daysBetween(reading.day, r.day)) <= odd.days)
-    .map((r) => r.temperatureC)
-    .sort((a, b) => a - b)
-  if (others.length < odd.others) return false
-  const middle =
-    (others[Math.floor((others.length - 1) / 2)]! + others[Math.ceil((others.length - 1) / 2)]!) / 2
-  return Math.abs(reading.temperatureC - middle) > odd.offK
+export function findOddReadings(readings: ProbeReading[]): Set<ProbeReading> {
+  const byPlace = new Map<string, ProbeReading[]>()
+  for (const r of readings) {
+    const mine = byPlace.get(r.placeId)
+    if (mine) mine.push(r)
+    else byPlace.set(r.placeId, [r])
+  }
+  return new Set([...byPlace.values()].flatMap(oddOfPlace))
 }

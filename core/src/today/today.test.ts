@@ -122,8 +122,6 @@ describe('the ledger', () => {
   it('turns a record into what went down of each active', () => {
     const pass = passOfRecord({
       day: '2026-03-01',
-      areaSqFt: 1000,
-      product: { value: 16, unit: 'oz' },
       rate: { value: 16, unit: 'oz/1000ft2' },
       rules: rules as never,
     })

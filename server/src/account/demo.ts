@@ -1,10 +1,10 @@
-import type { DataSource, EntityManager } from 'typeorm'
+import type { DataSource } from 'typeorm'
 import { almanac } from '@jardinero/almanac'
 import type { MixOrder } from '@jardinero/contract/bench'
 import { convert } from '@jardinero/core/quantity'
 import { noWishes } from '@jardinero/core/season'
 import { makeMix } from '../bench/mixing.ts'
-import { recordPass } from '../ledger/records.ts'
+import { recordMix } from '../ledger/recordApplication.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
 import { addFinds, addRatings } from './demoFinds.ts'
@@ -155,7 +155,7 @@ async function addLastYear(scope: AccountScope): Promise<void> {
       tool: 'scaleHundredthOz',
     }
     await makeMix(scope, order, then)
-    await recordPass(
+    await recordMix(
       scope,
       {
         id: demoId(`record ${day} ${zone}`),
@@ -175,52 +175,11 @@ async function addLastYear(scope: AccountScope): Promise<void> {
   }
 }
 
-/** Leaf to root: the records give way only to this. */
-const tables = [
-  'push_subscription',
-  'record_photo',
-  'rating',
-  'outing',
-  'drill_card',
-  'calendar_feed',
-  'season_plan',
-  'season_mark',
-  'find_photo',
-  'plant_find',
-  'record_amendment',
-  'application_record',
-  'mix',
-  'tank',
-  'measuring_tool',
-  'stock_package',
-  'label_file',
-  'label_version',
-  'label',
-  'calibration',
-  'sprayer',
-  'soil_reading',
-  'season_sign',
-  'water_entry',
-  'sprinkler',
-  'station_day',
-  'typical_year',
-  'place',
-  'section',
-  'zone',
-  'yard',
-]
-
-async function emptyDemo(manager: EntityManager): Promise<void> {
-  await manager.query(`SET LOCAL jardinero.emptying_demo = 'yes'`)
-  for (const table of tables) await manager.query(`DELETE FROM ${table} WHERE account_id = $1`, [accountId])
-  await manager.query(`SET LOCAL jardinero.emptying_demo = 'no'`)
-}
-
 /** Puts the demo account in, once, whole or not at all; with `fresh`, as it was at first, whoever is in it staying in. */
 export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean }): Promise<void> {
   await database.transaction(async (manager) => {
     await manager.query('SELECT pg_advisory_xact_lock(6171)')
-    if (fresh) await emptyDemo(manager)
+    if (fresh) await manager.query('SELECT empty_demo()')
     else if (await manager.existsBy('account', { id: accountId })) return
     await manager.upsert('account', { id: accountId, name: 'Demo', demoDay }, ['id'])
     const person: Omit<StoredPerson, 'createdAt' | 'version'> = {
@@ -234,6 +193,8 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
       locale: 'en-US',
       theme: 'auto',
       licence: '',
+      failedSignIns: 0,
+      lastFailedAt: null,
     }
     await manager.upsert('person', person, ['id'])
     const scope = new AccountScope(manager, accountId)

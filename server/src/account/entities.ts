@@ -24,6 +24,9 @@ export const accountEntity = new EntitySchema<Account>({
 export interface StoredPerson extends Owned<Person> {
   /** Argon2id, in the usual encoded form; null for the demo's person, who has no password. */
   passwordHash: string | null
+  /** Since the last time that somebody came in. */
+  failedSignIns: number
+  lastFailedAt: string | null
 }
 
 export const personEntity = new EntitySchema<StoredPerson>({
@@ -38,6 +41,8 @@ export const personEntity = new EntitySchema<StoredPerson>({
     locale: column.text,
     theme: column.text,
     licence: { type: 'text', default: '' },
+    failedSignIns: { type: 'integer', default: 0 },
+    lastFailedAt: column.instantOrNull,
   },
   foreignKeys: [ofAccount],
 })
@@ -47,6 +52,11 @@ export const sessionEntity = new EntitySchema<{
   personId: string | null
   data: object
   expiresAt: string
+  /** What the person knows it by. */
+  deviceId: string
+  userAgent: string
+  createdAt: string
+  seenAt: string
 }>({
   name: 'session',
   columns: {
@@ -54,8 +64,12 @@ export const sessionEntity = new EntitySchema<{
     personId: column.uuidOrNull,
     data: column.json,
     expiresAt: column.instant,
+    deviceId: { type: 'uuid', generated: 'uuid' },
+    userAgent: { type: 'text', default: '' },
+    createdAt: { type: 'timestamp with time zone', createDate: true },
+    seenAt: { type: 'timestamp with time zone', default: () => 'now()' },
   },
-  indices: [{ columns: ['expiresAt'] }],
+  indices: [{ columns: ['expiresAt'] }, { columns: ['personId'] }],
   foreignKeys: [
     { target: 'person', columnNames: ['personId'], referencedColumnNames: ['id'], onDelete: 'CASCADE' },
   ],
@@ -64,4 +78,61 @@ export const sessionEntity = new EntitySchema<{
 export const rateCountEntity = new EntitySchema<{ key: string; count: number; expiresAt: string }>({
   name: 'rate_count',
   columns: { key: { type: 'text', primary: true }, count: column.integer, expiresAt: column.instant },
+})
+
+const ofPerson = {
+  target: 'person',
+  columnNames: ['personId'],
+  referencedColumnNames: ['id'],
+  onDelete: 'CASCADE' as const,
+}
+
+/** A code that lets a person in once who has forgotten the password; as its hash. */
+export interface RecoveryCode {
+  id: string
+  personId: string
+  hash: string
+  usedAt: string | null
+}
+export const recoveryCodeEntity = new EntitySchema<RecoveryCode>({
+  name: 'recovery_code',
+  columns: {
+    id: rowColumns.id,
+    personId: column.uuid,
+    hash: column.text,
+    usedAt: column.instantOrNull,
+  },
+  foreignKeys: [ofPerson],
+})
+
+/** A link to set a new password, as the hash of what stands in it. */
+export interface ResetLink {
+  hash: string
+  personId: string
+  expiresAt: string
+}
+export const resetLinkEntity = new EntitySchema<ResetLink>({
+  name: 'reset_link',
+  columns: {
+    hash: { type: 'text', primary: true },
+    personId: column.uuid,
+    expiresAt: column.instant,
+  },
+  foreignKeys: [ofPerson],
+})
+
+/** Who has tried in vain, and when the next try is heard. */
+export const signInQueueEntity = new EntitySchema<{
+  key: string
+  failures: number
+  nextAt: string
+  expiresAt: string
+}>({
+  name: 'sign_in_queue',
+  columns: {
+    key: { type: 'text', primary: true },
+    failures: column.integer,
+    nextAt: column.instant,
+    expiresAt: column.instant,
+  },
 })

@@ -16,10 +16,10 @@ import { readLabelFile } from '../shelf/files.ts'
 
 async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   const amendments = new Map<string, FiledRecord['amendments']>()
-  for (const { recordId, accountId: _, ...a } of await scope.find<StoredAmendment>(
+  for (const { recordId, accountId: _, seq: __, ...a } of await scope.find<StoredAmendment>(
     'record_amendment',
     {},
-    { madeAt: 'ASC' },
+    { seq: 'ASC' },
   ))
     amendments.set(recordId, [...(amendments.get(recordId) ?? []), a])
   const stored = await scope.find<StoredRecord>('application_record', {}, { appliedAt: 'ASC' })
@@ -66,6 +66,7 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     stock: await rows('stock_package'),
     tools: await rows('measuring_tool'),
     tanks: await rows('tank'),
+    spreads: await rows('spread'),
     mixes: await rows<Mix>('mix'),
     records: await filedRecords(scope),
     finds: await rows('plant_find'),

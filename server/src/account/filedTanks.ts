@@ -1,4 +1,4 @@
-import type { Tank } from '@jardinero/contract/bench'
+import type { Spread, Tank } from '@jardinero/contract/bench'
 import type { Outing } from '@jardinero/contract/outing'
 
 type Translate = (id: unknown) => unknown
@@ -16,6 +16,20 @@ export function tankHere(
       labelId: idHere(p.labelId),
       tool: p.tool === null ? null : idHere(p.tool),
     })),
+    calibrationId: idHere(calibrationId),
+    mixIds: mixIds.map(idHere),
+  }
+}
+
+/** As a tank's. */
+export function spreadHere(
+  { zones, labelId, calibrationId, mixIds }: Spread,
+  translate: Translate,
+): Partial<Spread> {
+  const idHere = (id: string) => String(translate(id))
+  return {
+    zones: zones.map((z) => ({ ...z, zoneId: idHere(z.zoneId) })),
+    labelId: idHere(labelId),
     calibrationId: idHere(calibrationId),
     mixIds: mixIds.map(idHere),
   }

@@ -1,85 +1,34 @@
-import type { Tank } from '@jardinero/contract/bench'
+import type { AccountFile, FiledRecord, ImportResult } from '@jardinero/contract/account'
+import type { Mix, Spread, Tank } from '@jardinero/contract/bench'
 import type { Outing } from '@jardinero/contract/outing'
-import type { AccountFile, ImportResult } from '@jardinero/contract/account'
 import type { Refusal } from '@jardinero/core/quantity'
-import { checkGround, checkParameters, checkReading, computeSprinkler } from '@jardinero/core/soil'
-import { checkSection } from '@jardinero/core/yard'
 import type { Programme, SeasonWishes } from '@jardinero/core/season'
+import type { Words } from '@jardinero/words'
+import { allCollections } from '../collections.ts'
+import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
+import { redevelopPhoto } from '../platform/photos.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { refusalsOf } from '../shelf/labelsFile.ts'
-import { checkFiledPlans, programmeHere, wishesHere } from './filedPlans.ts'
-import { outingHere, tankHere } from './filedTanks.ts'
+import { readSent } from '../shelf/files.ts'
+import { checkFiledMix, checkFiledRecord, checkFiledTank } from './filedRecords.ts'
+import { programmeHere, wishesHere } from './filedPlans.ts'
+import { outingHere, spreadHere, tankHere } from './filedTanks.ts'
+import { checkReferences, fileParts, type FilePart } from './fileReferences.ts'
+import { FaultList, type Filed, type Part } from './fileRows.ts'
+import { findUnreadable } from './proveReadable.ts'
 
-type Filed = Record<string, unknown> & { id: string }
-
-/** Parts of the file in the order their rows rest on each other: the table, and which fields point at other parts. */
-const parts: { part: keyof AccountFile; entity: string; refs: Record<string, keyof AccountFile> }[] = [
-  { part: 'yards', entity: 'yard', refs: {} },
-  { part: 'zones', entity: 'zone', refs: { yardId: 'yards' } },
-  { part: 'sections', entity: 'section', refs: { zoneId: 'zones' } },
-  { part: 'places', entity: 'place', refs: { zoneId: 'zones', sectionId: 'sections' } },
-  { part: 'readings', entity: 'soil_reading', refs: { placeId: 'places' } },
-  { part: 'sprayers', entity: 'sprayer', refs: {} },
-  { part: 'calibrations', entity: 'calibration', refs: { sprayerId: 'sprayers' } },
-  { part: 'labels', entity: 'label', refs: {} },
-  { part: 'labelVersions', entity: 'label_version', refs: { labelId: 'labels' } },
-  { part: 'labelFiles', entity: 'label_file', refs: { labelId: 'labels' } },
-  { part: 'stock', entity: 'stock_package', refs: { labelId: 'labels' } },
-  { part: 'tools', entity: 'measuring_tool', refs: {} },
-  { part: 'tanks', entity: 'tank', refs: {} },
-  { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
-  { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
-  { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
-  { part: 'marks', entity: 'season_mark', refs: { zoneId: 'zones' } },
-  { part: 'signs', entity: 'season_sign', refs: { yardId: 'yards' } },
-  { part: 'sprinklers', entity: 'sprinkler', refs: { yardId: 'yards' } },
-  { part: 'waters', entity: 'water_entry', refs: { yardId: 'yards', sprinklerId: 'sprinklers' } },
-  { part: 'stationDays', entity: 'station_day', refs: { yardId: 'yards' } },
-  { part: 'typicalYears', entity: 'typical_year', refs: { yardId: 'yards' } },
-  { part: 'plans', entity: 'season_plan', refs: { yardId: 'yards' } },
-  { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
-  { part: 'outings', entity: 'outing', refs: { yardId: 'yards', tankId: 'tanks' } },
-  { part: 'ratings', entity: 'rating', refs: { recordId: 'records' } },
-  { part: 'recordPhotos', entity: 'record_photo', refs: { recordId: 'records' } },
-]
+type Translate = (id: unknown) => unknown
+type Progress = (done: number, total: number) => Promise<void>
 
 /** An id of this account for a row of the file: the same file always gives the same id, so taking it in twice adds nothing. */
 const idFor = (accountId: string, filed: string): string => fixedId(`${accountId}/${filed}`)
 
-/** References that lead nowhere, and rows the core would refuse. */
-function checkFile(file: AccountFile): Refusal[] {
-  const faults: Refusal[] = []
-  for (const { part, refs } of parts) {
-    const rows = file[part] as unknown as Filed[]
-    const seen = new Set<string>()
-    rows.forEach((row, i) => {
-      if (seen.has(row.id)) faults.push({ code: 'idTwice', field: `${part}.${i}.id`, params: { id: row.id } })
-      seen.add(row.id)
-      for (const [ref, target] of Object.entries(refs)) {
-        const to = row[ref]
-        if (to !== null && !(file[target] as unknown as Filed[]).some((r) => r.id === to))
-          faults.push({
-            code: 'referenceMissing',
-            field: `${part}.${i}.${ref}`,
-            params: { id: String(to), part: target },
-          })
-      }
-    })
-  }
-  file.sections.forEach((s, i) => faults.push(...checkSection(s, `sections.${i}`)))
-  file.labels.forEach((l, i) => faults.push(...refusalsOf(l.rules, `labels.${i}.rules`)))
-  const inside = (part: string, found: Refusal[]) =>
-    faults.push(...found.map((f) => ({ ...f, field: `${part}.${f.field}` })))
-  file.readings.forEach((r, i) => inside(`readings.${i}`, checkReading(r)))
-  file.places.forEach((p, i) => inside(`places.${i}.ground`, checkGround(p.ground)))
-  file.yards.forEach((y, i) => inside(`yards.${i}`, checkParameters(y.timingParameters ?? {})))
-  file.sprinklers.forEach((s, i) => {
-    const output = computeSprinkler(s)
-    if (!output.ok) inside(`sprinklers.${i}`, output.refusals)
-  })
-  return [...faults, ...checkFiledPlans(file)]
+/** Rows that are not edited in place have their checks here; all others those of their collection. */
+const filedChecks: Partial<Record<Part, (row: never) => Refusal[]>> = {
+  records: (row: FiledRecord) => checkFiledRecord(row),
+  mixes: (row: Mix) => checkFiledMix(row),
+  tanks: (row: Tank) => checkFiledTank(row),
 }
 
 /** Ids the account already has, of those in the file: those rows are here and stay as they are. */
@@ -97,19 +46,97 @@ async function insertAll(scope: AccountScope, entity: string, rows: object[]): P
   for (let i = 0; i < rows.length; i += 500) await scope.manager.insert(entity, rows.slice(i, i + 500))
 }
 
+/** A row with the ids that it and what it points at have here. */
+function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Translate, accountId: string) {
+  const { amendments: _, ...own } = row
+  return {
+    ...own,
+    ...Object.fromEntries(
+      Object.keys(refs).map((ref) => [ref, row[ref] === null ? null : translate(row[ref])]),
+    ),
+    ...(part === 'mixes' && {
+      labelId: translate(row['labelId']),
+      calibrationId: translate(row['calibrationId']),
+      tankId: row['tankId'] ? translate(row['tankId']) : null,
+      spreadId: row['spreadId'] ? translate(row['spreadId']) : null,
+    }),
+    ...(part === 'tanks' && tankHere(row as unknown as Tank, translate)),
+    ...(part === 'spreads' && spreadHere(row as unknown as Spread, translate)),
+    ...(part === 'outings' && outingHere(row as unknown as Outing, translate)),
+    ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
+    ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
+    id: translate(row.id) as string,
+    accountId,
+  }
+}
+
+/** A picture in a file is what it proves to be, and tells nothing its camera wrote: as if it were uploaded. */
+async function developed(part: Part, row: Record<string, unknown>): Promise<Record<string, unknown>> {
+  const sent = Buffer.from(String(row['picture']), 'base64')
+  if (part === 'labelFiles') {
+    const { kind, content } = await readSent(sent, true)
+    return { ...row, kind, picture: content, bytes: content.length }
+  }
+  const { data, width, height } = await redevelopPhoto(sent)
+  return { ...row, picture: data, width, height, bytes: data.length }
+}
+
+/** The checks a row would have met, had it been entered here. */
+function createCheck(scope: AccountScope, clock: Clock) {
+  const byEntity = new Map(allCollections(clock).map((c) => [c.entity, c.check]))
+  return async (
+    { part, entity }: FilePart,
+    filed: Filed,
+    here: Record<string, unknown>,
+  ): Promise<Refusal[]> => [
+    ...(filedChecks[part]?.(filed as never) ?? []),
+    ...((await byEntity.get(entity)?.(here, scope)) ?? []),
+  ]
+}
+
+async function developAll(part: Part, rows: Record<string, unknown>[], list: FaultList) {
+  const kept: Record<string, unknown>[] = []
+  for (const [i, row] of rows.entries()) {
+    if (typeof row['picture'] !== 'string') kept.push(row)
+    else
+      try {
+        kept.push(await developed(part, row))
+      } catch (error) {
+        if (!(error instanceof ProblemError)) throw error
+        list.add(error.faults.map((f) => ({ ...f, field: `${part}.${i}.picture` })))
+      }
+  }
+  return kept
+}
+
+export interface ImportParts {
+  clock: Clock
+  words: Words
+  progress?: Progress
+}
+
 /**
  * Takes an account file into the account, all or nothing (the scope's transaction). Rows that are here already are left
- * as they are; others get ids of this account. @throws ProblemError refused with every fault and its place in the file.
+ * as they are; others get ids of this account, and pass every check they would have met if entered here; at the end the
+ * account is read once as its readers read it. @throws ProblemError refused with the faults and their places in the file.
  */
-export async function importAccount(scope: AccountScope, file: AccountFile): Promise<ImportResult> {
-  const faults = checkFile(file)
-  if (faults.length) throw new ProblemError('refused', faults.slice(0, 50))
+export async function importAccount(
+  scope: AccountScope,
+  file: AccountFile,
+  { clock, words, progress = async () => undefined }: ImportParts,
+): Promise<ImportResult> {
+  checkReferences(file)
   const result: ImportResult = { added: {}, kept: {} }
   const newIds = new Map<string, string>()
   const translate = (id: unknown) => newIds.get(String(id)) ?? id
+  const check = createCheck(scope, clock)
+  const list = new FaultList()
+  const total = fileParts.reduce((sum, { part }) => sum + file[part].length, 0)
+  let done = 0
   let newYards: Filed[] = []
-
-  for (const { part, entity, refs } of parts) {
+  numberTurns(file.records)
+  // First all ids: a tank names its mixes, which come after it.
+  for (const { part, entity } of fileParts) {
     const rows = file[part] as unknown as Filed[]
     const same = await idsHere(
       scope,
@@ -117,42 +144,52 @@ export async function importAccount(scope: AccountScope, file: AccountFile): Pro
       rows.map((r) => r.id),
     )
     for (const { id } of rows) if (!same.has(id)) newIds.set(id, idFor(scope.accountId, id))
+  }
+
+  for (const filePart of fileParts) {
+    const { part, entity, refs } = filePart
+    const rows = file[part] as unknown as Filed[]
     const here = await idsHere(
       scope,
       entity,
       rows.map((r) => String(translate(r.id))),
     )
-    const fresh = rows.filter((r) => !here.has(String(translate(r.id))))
-    const owned = fresh.map(({ amendments: _, picture, ...row }) => ({
-      ...row,
-      ...(typeof picture === 'string' && { picture: Buffer.from(picture, 'base64') }),
-      ...Object.fromEntries(
-        Object.keys(refs).map((ref) => [ref, row[ref] === null ? null : translate(row[ref])]),
-      ),
-      ...(part === 'mixes' && {
-        labelId: translate(row['labelId']),
-        calibrationId: translate(row['calibrationId']),
-        tankId: row['tankId'] ? translate(row['tankId']) : null,
-      }),
-      ...(part === 'tanks' && tankHere(row as unknown as Tank, translate)),
-      ...(part === 'outings' && outingHere(row as unknown as Outing, translate)),
-      ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
-      ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
-      id: translate(row.id),
-      accountId: scope.accountId,
-    }))
-    await insertAll(scope, entity, owned)
+    const fresh: Filed[] = []
+    const owned: Record<string, unknown>[] = []
+    for (const [i, row] of rows.entries()) {
+      if (++done % 100 === 0) await progress(done, total)
+      if (here.has(String(translate(row.id)))) continue
+      const own = rowHere(part, refs, row, translate, scope.accountId)
+      if (!list.full) list.add(await check(filePart, row, own), `${part}.${i}`)
+      fresh.push(row)
+      owned.push(own)
+    }
+    const content = await developAll(part, owned, list)
+    list.settle()
+    const bytes = content.reduce((sum, row) => sum + ((row['picture'] as Buffer | undefined)?.length ?? 0), 0)
+    await scope.quota?.take(content.length, bytes)
+    await insertAll(scope, entity, content)
     if (part === 'records') await insertAmendments(scope, fresh, translate)
     if (part === 'yards') newYards = fresh
     if (part === 'zones') await placeWishes(scope, newYards, translate)
     result.added[part] = fresh.length
     result.kept[part] = rows.length - fresh.length
   }
+  ;(await findUnreadable(scope, words, clock)).settle()
   return result
 }
 
+/** A mix recorded more than once, in a file that does not say so: its second and later turns. */
+function numberTurns(records: FiledRecord[]): void {
+  const made = new Map<string, number>()
+  for (const record of records.toSorted((a, b) => (a.recordedAt < b.recordedAt ? -1 : 1))) {
+    record.turn ??= 1 + (made.get(record.mixId) ?? 0)
+    made.set(record.mixId, Math.max(record.turn, made.get(record.mixId) ?? 0))
+  }
+}
+
 /** Wishes name zones, which come after their yard: they are put right once these have their ids. */
-async function placeWishes(scope: AccountScope, yards: Filed[], translate: (id: unknown) => unknown) {
+async function placeWishes(scope: AccountScope, yards: Filed[], translate: Translate) {
   for (const { id, seasonWishes } of yards) {
     if (!seasonWishes) continue
     const wishes = wishesHere(seasonWishes as SeasonWishes, translate)
@@ -161,11 +198,7 @@ async function placeWishes(scope: AccountScope, yards: Filed[], translate: (id: 
   }
 }
 
-async function insertAmendments(
-  scope: AccountScope,
-  records: Filed[],
-  translate: (id: unknown) => unknown,
-): Promise<void> {
+async function insertAmendments(scope: AccountScope, records: Filed[], translate: Translate): Promise<void> {
   const rows = records.flatMap((record) =>
     (record['amendments'] as Filed[]).map((amendment) => ({
       ...amendment,

@@ -1,15 +1,10 @@
-import { hash, verify } from '@node-rs/argon2'
 import { randomUUID } from 'node:crypto'
 import type { DataSource, EntityManager } from 'typeorm'
 import type { Person, Preferences } from '@jardinero/contract/person'
+import { checkPassword, hashPassword, isPassword } from './passwords.ts'
+import { makeCodes } from './recovery.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { Account, StoredPerson } from './entities.ts'
-
-/** OWASP's second choice of Argon2id parameters: 19 MiB, two passes, one lane. */
-const hashing = { memoryCost: 19_456, timeCost: 2, parallelism: 1 }
-
-/** Verified against where no such person exists, so that the answer takes as long. */
-const nobody = hash(randomUUID(), hashing)
 
 export interface SignUp {
   email: string
@@ -55,12 +50,13 @@ async function insertPerson(
   await manager.insert('person', { ...person, version: 1 })
 }
 
-/** A new account with its first person. @throws ProblemError emailTaken */
+/** A new account with its first person, and the codes that let them in again. @throws ProblemError emailTaken */
 export async function createAccount(
   database: DataSource,
   { email, password, name, locale }: SignUp,
-): Promise<StoredPerson> {
-  const passwordHash = await hash(password, hashing)
+): Promise<{ person: StoredPerson; codes: string[] }> {
+  checkPassword(password, { email, name })
+  const passwordHash = await hashPassword(password)
   return database.transaction(async (manager) => {
     const accountId = randomUUID()
     const id = randomUUID()
@@ -72,9 +68,12 @@ export async function createAccount(
       passwordHash,
       name,
       licence: '',
+      failedSignIns: 0,
+      lastFailedAt: null,
       ...usualPreferences(locale),
     })
-    return manager.findOneByOrFail<StoredPerson>('person', { id })
+    const codes = await makeCodes(manager, id)
+    return { person: await manager.findOneByOrFail<StoredPerson>('person', { id }), codes }
   })
 }
 
@@ -85,7 +84,11 @@ export async function authenticate(
   password: string,
 ): Promise<StoredPerson> {
   const person = await database.manager.findOneBy<StoredPerson>('person', { email })
-  const right = await verify(person?.passwordHash ?? (await nobody), password)
-  if (!person?.passwordHash || !right) throw new ProblemError('wrongSignIn')
-  return person
+  if (await isPassword(person?.passwordHash, password)) return person!
+  if (person)
+    await database.query(
+      'UPDATE person SET failed_sign_ins = failed_sign_ins + 1, last_failed_at = now() WHERE id = $1',
+      [person.id],
+    )
+  throw new ProblemError('wrongSignIn')
 }

@@ -1,5 +1,4 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
-import type { DataSource } from 'typeorm'
+import type { FastifyInstance } from 'fastify'
 import type { AccountState } from '@jardinero/contract/account'
 import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
@@ -12,15 +11,11 @@ import type { AccountScope } from '../platform/scope.ts'
 import { demoPersonId, loadDemo } from './demo.ts'
 import type { Account, StoredPerson } from './entities.ts'
 import { exportAccount } from './exportAccount.ts'
-import { importAccount } from './importAccount.ts'
-import { authenticate, createAccount, personToWire, type SignUp } from './people.ts'
-
-const signInLimit = { rateLimit: { max: 10, timeWindow: '5 minutes' } }
-
-async function enter(request: FastifyRequest, person: StoredPerson): Promise<void> {
-  await request.session.regenerate()
-  request.session.personId = person.id
-}
+import { takeFiles } from '../tasks/tasks.ts'
+import { personToWire } from './people.ts'
+import type { Quota } from './quota.ts'
+import { securityRoutes } from './securityRoutes.ts'
+import { sessionRoutes, type SessionParts } from './sessionRoutes.ts'
 
 async function readState(scope: AccountScope): Promise<AccountState> {
   const { id, name, demoDay } = await scope.manager.findOneByOrFail<Account>('account', {
@@ -53,64 +48,6 @@ async function readState(scope: AccountScope): Promise<AccountState> {
   }
 }
 
-function sessionRoutes(app: FastifyInstance, database: DataSource, demo: boolean): void {
-  const tags = ['session']
-  const state = async (
-    request: FastifyRequest,
-    reply: { generateCsrf: () => string },
-  ): Promise<wire.SessionState> => ({
-    person: request.person ? personToWire(request.person) : null,
-    csrfToken: reply.generateCsrf(),
-    demoOffered: demo,
-  })
-  const open = { open: true, csrf: true }
-
-  app.get(
-    '/api/session',
-    {
-      schema: { tags, summary: 'Who is signed in, and the token that changes need' },
-      config: { open: true },
-    },
-    state,
-  )
-  app.post(
-    '/api/session/sign-up',
-    { schema: { tags, summary: 'New account', body: wire.signUp }, config: { ...open, ...signInLimit } },
-    async (request, reply) => {
-      const person = await createAccount(database, request.body as SignUp)
-      await enter(request, person)
-      request.person = person
-      void reply.code(201)
-      return state(request, reply)
-    },
-  )
-  app.post(
-    '/api/session/sign-in',
-    { schema: { tags, summary: 'Sign in', body: wire.signIn }, config: { ...open, ...signInLimit } },
-    async (request, reply) => {
-      const { email, password } = request.body as { email: string; password: string }
-      request.person = await authenticate(database, email, password)
-      await enter(request, request.person)
-      return state(request, reply)
-    },
-  )
-  app.post(
-    '/api/session/demo',
-    { schema: { tags, summary: 'Enter the demo yard' }, config: open },
-    async (request, reply) => {
-      const person = demo && (await database.manager.findOneBy<StoredPerson>('person', { id: demoPersonId }))
-      if (!person) throw new ProblemError('notFound')
-      await enter(request, person)
-      request.person = person
-      return state(request, reply)
-    },
-  )
-  app.post('/api/session/sign-out', { schema: { tags, summary: 'Sign out' } }, async (request, reply) => {
-    await request.session.destroy()
-    void reply.code(204)
-  })
-}
-
 function fileRoutes(app: FastifyInstance, clock: Clock): void {
   const tags = ['account']
   app.get(
@@ -122,20 +59,28 @@ function fileRoutes(app: FastifyInstance, clock: Clock): void {
         return exportAccount(scope, clock())
       }),
   )
-  app.post(
-    '/api/account/file',
+  takeFiles(app, [
     {
-      schema: { tags, summary: 'Take an account file in, all or nothing', body: accountWire.accountFile },
+      url: '/api/account/file',
+      kind: 'accountFile',
+      tag: 'account',
+      summary: 'Take an account file in, all or nothing, as a task',
+      body: accountWire.accountFile,
       bodyLimit: 64 * 1024 * 1024,
     },
-    (request) =>
-      app.scoped(request, (scope) => importAccount(scope, request.body as accountWire.AccountFile)),
-  )
+  ])
 }
 
-export function accountRoutes(app: FastifyInstance, database: DataSource, demo: boolean, clock: Clock): void {
+export interface AccountParts extends SessionParts {
+  clock: Clock
+  quota: Quota
+}
+
+export function accountRoutes(app: FastifyInstance, parts: AccountParts): void {
+  const { database, clock } = parts
   const tags = ['account']
-  sessionRoutes(app, database, demo)
+  sessionRoutes(app, parts)
+  securityRoutes(app, parts, parts.quota)
   fileRoutes(app, clock)
   app.get(
     '/api/account',

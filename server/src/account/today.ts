@@ -3,8 +3,17 @@ import { dayIn, type Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { Account } from './entities.ts'
 
+/** Asked once a scope: a file has thousands of rows, and their day is one. */
+const accounts = new WeakMap<AccountScope, Promise<Account>>()
+function accountOf(scope: AccountScope): Promise<Account> {
+  const known =
+    accounts.get(scope) ?? scope.manager.findOneByOrFail<Account>('account', { id: scope.accountId })
+  accounts.set(scope, known)
+  return known
+}
+
 /** The day it is for an account in a time zone: the demo's own day where it has one. */
 export async function accountToday(scope: AccountScope, timeZone: string, clock: Clock): Promise<Day> {
-  const account = await scope.manager.findOneByOrFail<Account>('account', { id: scope.accountId })
+  const account = await accountOf(scope)
   return account.demoDay ?? dayIn(clock(), timeZone)
 }

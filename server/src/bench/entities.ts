@@ -1,5 +1,5 @@
 import { EntitySchema } from 'typeorm'
-import type { Calibration, Mix, Sprayer, Tank, ToolRow } from '@jardinero/contract/bench'
+import type { Calibration, Mix, Sprayer, Spread, Tank, ToolRow } from '@jardinero/contract/bench'
 import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
 import type { Owned } from '../yard/entities.ts'
 
@@ -44,16 +44,23 @@ export const mixEntity = new EntitySchema<Mix & { accountId: string }>({
     calibrationId: column.uuid,
     day: column.day,
     rate: column.json,
-    loadPlan: column.text,
-    tool: column.text,
+    loadPlan: column.textOrNull,
+    tool: column.textOrNull,
     rules: column.json,
     areaSqFt: column.numeric,
     result: column.json,
     madeAt: column.instant,
     tankId: column.uuidOrNull,
+    spreadId: column.uuidOrNull,
+    stripSqFt: column.numericOrNull,
+    state: column.textOrNull,
   },
   uniques: [accountKey],
-  indices: [{ columns: ['accountId', 'madeAt'] }],
+  indices: [
+    { columns: ['accountId', 'madeAt'] },
+    { name: 'mix_of_tank', columns: ['accountId', 'tankId'] },
+    { name: 'mix_of_label', columns: ['accountId', 'labelId', 'day'] },
+  ],
   foreignKeys: [belongsTo('zone', 'zoneId')],
 })
 
@@ -80,6 +87,30 @@ export const tankEntity = new EntitySchema<Tank & { accountId: string }>({
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'madeAt'] }],
   foreignKeys: [ofAccount],
+})
+
+/** A spread as it was made, whole; its mixes are what the ledger records. */
+export const spreadEntity = new EntitySchema<Spread & { accountId: string }>({
+  name: 'spread',
+  columns: {
+    id: { ...rowColumns.id, primaryKeyConstraintName: 'PK_spread' },
+    accountId: rowColumns.accountId,
+    zones: column.json,
+    labelId: column.uuid,
+    calibrationId: column.uuid,
+    day: column.day,
+    rate: column.json,
+    directions: column.integer,
+    request: column.json,
+    plan: column.json,
+    spreader: column.text,
+    madeAt: column.instant,
+    madeBy: column.text,
+    mixIds: column.json,
+  },
+  uniques: [{ ...accountKey, name: 'UQ_spread_account' }],
+  indices: [{ name: 'spread_made', columns: ['accountId', 'madeAt'] }],
+  foreignKeys: [{ ...ofAccount, name: 'FK_spread_account' }],
 })
 
 export const toolEntity = new EntitySchema<Owned<ToolRow>>({

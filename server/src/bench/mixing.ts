@@ -47,5 +47,6 @@ export async function makeMix(
     areaSqFt: request.areaSqFt,
     result,
     madeAt: clock().toISOString(),
+    state: request.state,
   })
 }

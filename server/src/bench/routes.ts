@@ -18,13 +18,15 @@ import {
   type TankRequest,
 } from '@jardinero/core/bench'
 import type { Reader, Words } from '@jardinero/words'
+import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import { makeMix } from './mixing.ts'
 import { scaleRoutes } from './scale.ts'
 import { mixSheet } from './sheet.ts'
-import { makeSpread, makeTank, type SpreadOrder } from './tanks.ts'
+import { makeSpread } from './spreads.ts'
+import { makeTank } from './tanks.ts'
 
 export const benchCollections: Collection[] = [
   {
@@ -95,6 +97,7 @@ export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }:
         summary: 'One product or several in one sprayer: loads, measures, order, refusals',
         body: mixRequest,
       },
+      bodyLimit: 4 * ordinaryBytes,
       config: open,
     },
     (request) => accept<unknown>(computeAsked(request.body as MixRequest)),
@@ -155,23 +158,21 @@ function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void
   app.get(
     '/api/bench/tanks/:id/sheet.pdf',
     { schema: { tags, summary: 'The mix sheet of a tank, as PDF', params: tankParams } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const tank = await scope.get<wire.Tank>('tank', (request.params as { id: string }).id)
-        const pdf = await mixSheet(tank, wordsFor(request.person!))
-        void reply
-          .type('application/pdf')
-          .header('content-disposition', 'attachment; filename="mix-sheet.pdf"')
-        return reply.serializer((bytes) => bytes as never).send(pdf)
-      }),
+    async (request, reply) => {
+      const { id } = request.params as { id: string }
+      const tank = await app.scoped(request, (scope) => scope.get<wire.Tank>('tank', id))
+      return app.sendPdf(request, reply, 'mix-sheet', mixSheet(tank, wordsFor(request.person!)))
+    },
   )
   app.post(
     '/api/bench/spreads',
     { schema: { tags, summary: 'Plan granules over zones and keep a mix a zone', body: wire.spreadOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        void reply.code(201)
-        return makeSpread(scope, request.body as SpreadOrder, clock)
+        const order = request.body as wire.SpreadOrder & { id: string }
+        const { row, added } = await makeSpread(scope, order, request.person!.name, clock)
+        void reply.code(added ? 201 : 200)
+        return toWire(row)
       }),
   )
 }

@@ -1,10 +1,10 @@
 import type { Tank } from '@jardinero/contract/bench'
 import { treatedSqFt, wateringParams } from '@jardinero/core/bench'
 import type { Words } from '@jardinero/words'
-import { makePdf, plainText } from '../platform/pdf.ts'
+import { pageNumbers, plainText, type Page } from '../platform/pdf.ts'
 
 /** The mix sheet: what a person takes to the tap. Loads, doses, order, when to water in, gear. */
-export function mixSheet(tank: Tank, words: Words): Promise<Buffer> {
+export function mixSheet(tank: Tank, words: Words): Page {
   const { request, result } = tank
   const text = (key: string, params = {}) => plainText(words.say(key, params))
   const amount = ({ value, unit }: { value: number; unit: string }, asIs = false) =>
@@ -26,9 +26,9 @@ export function mixSheet(tank: Tank, words: Words): Promise<Buffer> {
       }),
     })
   })
-  return makePdf({
+  return {
     title: text('bench.sheet.title', { zones: request.grounds.map((g) => g.name).join(', ') }),
-    footer: (page, pages) => text('bench.sheet.footer', { page, pages }),
+    footer: text('bench.sheet.footer', pageNumbers),
     content: [
       {
         text: text('bench.sheet.says', {
@@ -96,5 +96,5 @@ export function mixSheet(tank: Tank, words: Words): Promise<Buffer> {
         ],
       },
     ],
-  })
+  }
 }

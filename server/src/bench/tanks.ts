@@ -5,7 +5,6 @@ import type { Section, Zone } from '@jardinero/contract/yard'
 import {
   computeAnyCalibration,
   computeTank,
-  planSpread,
   treatedSqFt,
   usualTools,
   type OwnedTool,
@@ -13,7 +12,7 @@ import {
   type TankMix,
   type TankRequest,
 } from '@jardinero/core/bench'
-import { convert, figure, operand, type RatePerAreaUnit } from '@jardinero/core/quantity'
+import { figure, operand } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
 import { computeArea } from '@jardinero/core/yard'
 import { passesOnZone } from '../ledger/records.ts'
@@ -22,7 +21,7 @@ import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
-async function groundOf(scope: AccountScope, asked: TankOrder['zones'][number]): Promise<TankGround> {
+export async function groundOf(scope: AccountScope, asked: TankOrder['zones'][number]): Promise<TankGround> {
   const zone = await scope.get<Zone>('zone', asked.zoneId)
   const { area, uncertainty } = accept(computeArea(await scope.find<Section>('section', { zoneId: zone.id })))
   return {
@@ -155,6 +154,8 @@ function mixOf(
     },
     madeAt: tank.madeAt,
     tankId: tank.id,
+    stripSqFt: ground.edgeSqFt ?? null,
+    state: ground.state,
   }
 }
 
@@ -185,85 +186,4 @@ export async function makeTank(
   })
   if (added) for (const mix of mixes) await scope.add<Mix>('mix', mix)
   return { row, added }
-}
-
-/** POST /api/bench/spreads: granules over zones, kept as a mix a zone. */
-export interface SpreadOrder {
-  id: string
-  zones: TankOrder['zones']
-  labelId: string
-  calibrationId: string
-  day: string
-  rate: { value: number; unit: RatePerAreaUnit }
-  directions: 1 | 2
-}
-
-/** Plans granules over zones and keeps a mix a zone, so that the ledger can write the pass down. */
-export async function makeSpread(scope: AccountScope, order: SpreadOrder, clock: Clock) {
-  const calibration = await scope.get<Calibration>('calibration', order.calibrationId)
-  const sprayer = await scope.get<Sprayer>('sprayer', calibration.sprayerId)
-  const calibrated = accept(computeAnyCalibration(calibration))
-  const { rules } = await scope.get<Label>('label', order.labelId)
-  const grounds: TankGround[] = []
-  for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
-  const plan = accept(
-    planSpread({
-      day: order.day,
-      grounds,
-      rules,
-      rate: order.rate,
-      hopperLb: sprayer.capacityGal,
-      directions: order.directions,
-      ...(calibrated.kind === 'spreader' && { spreadRate: calibrated.spreadRate.value }),
-    }),
-  )
-  const mixIds: string[] = []
-  for (const ground of grounds) {
-    const sqFt = treatedSqFt(ground)
-    const lb = convert(order.rate.value, order.rate.unit, 'lb/ft2') * sqFt
-    const whole = figure('lb', [
-      {
-        code: 'product',
-        formula: '{rate} × {area}',
-        operands: { rate: operand(order.rate.value, order.rate.unit), area: operand(sqFt, 'ft2') },
-        result: operand(lb, 'lb'),
-        source: 'label',
-      },
-    ])
-    const id = fixedId(`${order.id}/${ground.id}`)
-    mixIds.push(id)
-    const none = figure('gal', [{ code: 'noWater', formula: '0', operands: {}, result: operand(0, 'gal') }])
-    const rate = figure(order.rate.unit, [
-      {
-        code: 'measuredRate',
-        formula: '{rate}',
-        operands: { rate: operand(order.rate.value, order.rate.unit) },
-        result: operand(order.rate.value, order.rate.unit),
-      },
-    ])
-    await scope.add<Mix>('mix', {
-      id,
-      zoneId: ground.id,
-      labelId: order.labelId,
-      calibrationId: order.calibrationId,
-      day: order.day,
-      rate: order.rate,
-      loadPlan: 'equal',
-      tool: 'scaleHundredthOz',
-      rules,
-      areaSqFt: sqFt,
-      result: {
-        water: none,
-        product: whole,
-        measured: whole,
-        measuredRate: rate,
-        concentration: rate,
-        loads: [],
-        cautions: [],
-      } as never,
-      madeAt: clock().toISOString(),
-      tankId: null,
-    })
-  }
-  return { plan, mixIds }
 }

@@ -34,9 +34,10 @@ const csvColumns = [
   'recorded_at_utc',
   'recorded_by',
   'amendments',
+  'strip_sq_ft',
 ]
 
-const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] => [
+export const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] => [
   r.appliedAt,
   r.endedAt ?? '',
   yard?.client ?? '',
@@ -67,6 +68,7 @@ const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] => [
   r.recordedAt,
   r.recordedBy,
   r.amendments.map((a) => `${a.madeAt} ${a.madeBy}: ${a.reason}`).join('; '),
+  r.stripSqFt ?? '',
 ]
 
 const line = (cells: unknown[]): string =>

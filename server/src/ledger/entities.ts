@@ -21,11 +21,15 @@ export interface StoredRecord {
   first: PassFacts
   recordedAt: string
   recordedBy: string
+  /** 1, or higher where the same mix was put down again on purpose. */
+  turn: number
 }
 
 export interface StoredAmendment extends Amendment {
   accountId: string
   recordId: string
+  /** In the order they came in. */
+  seq?: string
 }
 
 export const recordEntity = new EntitySchema<StoredRecord>({
@@ -45,9 +49,14 @@ export const recordEntity = new EntitySchema<StoredRecord>({
     first: column.json,
     recordedAt: column.instant,
     recordedBy: column.text,
+    turn: { type: 'integer', default: 1 },
   },
   uniques: [accountKey],
-  indices: [{ columns: ['accountId', 'appliedAt'] }],
+  indices: [
+    { columns: ['accountId', 'appliedAt'] },
+    { name: 'record_of_zone', columns: ['accountId', 'zoneId', 'appliedAt'] },
+    { name: 'recorded_once', columns: ['accountId', 'mixId', 'turn'], unique: true },
+  ],
   foreignKeys: [belongsTo('zone', 'zoneId', 'NO ACTION'), belongsTo('mix', 'mixId', 'NO ACTION')],
 })
 
@@ -61,6 +70,7 @@ export const amendmentEntity = new EntitySchema<StoredAmendment>({
     changes: column.json,
     madeAt: column.instant,
     madeBy: column.text,
+    seq: { type: 'bigint', generated: 'increment', select: true },
   },
   indices: [{ columns: ['accountId', 'recordId'] }],
   foreignKeys: [belongsTo('application_record', 'recordId', 'NO ACTION')],

@@ -17,10 +17,6 @@ const pageSize = 500
 const mostOnPaper = 1500
 
 const seasonRequest = Joi.object({ yardId: id.required(), from: day.required(), to: day.required() })
-const asPdf = (name: string) => ({
-  type: 'application/pdf',
-  disposition: `attachment; filename="${name}.pdf"`,
-})
 
 /** Records are found with days to spare, for time zones and amended days: a report holds those of its own days, on the yard's clock. */
 const within =
@@ -81,47 +77,46 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
         params: Joi.object({ id: Joi.string().uuid().required() }),
       },
     },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
+    async (request, reply) => {
+      const { record, yard } = await app.scoped(request, async (scope) => {
         const [record] = await findRecords(scope, request.params as { id: string })
         if (!record) throw new ProblemError('notFound')
-        const yard = await scope.get<Yard>('yard', record.yardId)
-        const { type, disposition } = asPdf('application-record')
-        void reply.type(type).header('content-disposition', disposition)
-        return reply
-          .serializer((bytes) => bytes as never)
-          .send(await recordSheet(record, yard, wordsFor(request.person!)))
-      }),
+        return { record, yard: await scope.get<Yard>('yard', record.yardId) }
+      })
+      return app.sendPdf(
+        request,
+        reply,
+        'application-record',
+        recordSheet(record, yard, wordsFor(request.person!)),
+      )
+    },
   )
   app.get(
     '/api/ledger/season.pdf',
     { schema: { tags, summary: 'A season of one yard on paper', querystring: seasonRequest } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const { yardId, from, to } = request.query as { yardId: string; from: string; to: string }
-        const yard = await scope.get<Yard>('yard', yardId)
+    async (request, reply) => {
+      const { yardId, from, to } = request.query as { yardId: string; from: string; to: string }
+      const { records, yard } = await app.scoped(request, async (scope) => ({
+        yard: await scope.get<Yard>('yard', yardId),
         // From the first of January on: what of a year's maximum is used counts the passes before the season, too.
-        const records = await findRecords(scope, {
+        records: await findRecords(scope, {
           yardIds: [yardId],
           from: `${from.slice(0, 4)}-01-01`,
           to,
           limit: mostOnPaper + 1,
-        })
-        if (records.length > mostOnPaper)
-          throw new ProblemError('refused', [
-            { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper } },
-          ])
-        const { type, disposition } = asPdf('season-report')
-        void reply.type(type).header('content-disposition', disposition)
-        return reply
-          .serializer((bytes) => bytes as never)
-          .send(
-            await seasonReport(
-              records,
-              { yard, from, to, shown: within({ from, to }, new Map([[yardId, yard]])) },
-              wordsFor(request.person!),
-            ),
-          )
-      }),
+        }),
+      }))
+      if (records.length > mostOnPaper)
+        throw new ProblemError('refused', [
+          { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper } },
+        ])
+      const season = { yard, from, to, shown: within({ from, to }, new Map([[yardId, yard]])) }
+      return app.sendPdf(
+        request,
+        reply,
+        'season-report',
+        await seasonReport(records, season, wordsFor(request.person!)),
+      )
+    },
   )
 }

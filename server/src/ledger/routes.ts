@@ -5,9 +5,11 @@ import { checkRating } from '@jardinero/core/ledger'
 import type { Reader, Words } from '@jardinero/words'
 import type { Clock } from '../platform/clock.ts'
 import type { Collection } from '../platform/collection.ts'
-import { registerPhotos, readTaken } from '../platform/photos.ts'
+import { registerPhotos } from '../platform/photos.ts'
+import { readTaken } from '../platform/picture.ts'
 import type { StoredRecord } from './entities.ts'
-import { amendRecord, findRecords, recordPass, recordTank } from './records.ts'
+import { amendRecord, recordApplication, recordMix } from './recordApplication.ts'
+import { findRecords } from './records.ts'
 import { reportRoutes } from './reports.ts'
 
 const ratingRows: Collection = {
@@ -43,26 +45,28 @@ export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor }: LedgerPa
     { schema: { tags, summary: 'Write a pass down', body: wire.recordOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { record, added } = await recordPass(scope, request.body as never, request.person!.name, clock)
+        const { record, added } = await recordMix(scope, request.body as never, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return record
       }),
   )
-  app.post(
-    '/api/ledger/tank-records',
-    {
-      schema: {
-        tags,
-        summary: 'Write the pass of a whole tank down, for each zone and product',
-        body: wire.tankRecordOrder,
-      },
-    },
-    (request, reply) =>
+  const applications = [
+    [
+      '/api/ledger/applications',
+      'Write an application down whole: a tank or a spread',
+      wire.applicationOrder,
+    ],
+    ['/api/ledger/tank-records', 'As an application of a tank', wire.tankRecordOrder],
+  ] as const
+  for (const [path, summary, body] of applications)
+    app.post(path, { schema: { tags, summary, body } }, (request, reply) =>
       app.scoped(request, async (scope) => {
-        void reply.code(201)
-        return recordTank(scope, request.body as never, request.person!.name, clock)
+        const order = request.body as wire.ApplicationOrder
+        const { records, added } = await recordApplication(scope, order, request.person!.name, clock)
+        void reply.code(added ? 201 : 200)
+        return records
       }),
-  )
+    )
   app.post(
     '/api/ledger/records/:id/amendments',
     {

@@ -1,11 +1,11 @@
 import type { Content } from 'pdfmake/interfaces'
 import type { ApplicationRecord } from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
-import { computeYearShare, computeYearUse } from '@jardinero/core/shelf'
+import { computeYearShare, computeYearUse, findUse } from '@jardinero/core/shelf'
 import { passOfRecord } from '@jardinero/core/ledger'
 import type { Words } from '@jardinero/words'
 import { dayIn } from '../platform/clock.ts'
-import { makePdf, plainText } from '../platform/pdf.ts'
+import { breathe, pageNumbers, plainText, type Page } from '../platform/pdf.ts'
 
 /** Words and figures of one reader, in letters the standard fonts have. */
 const speakers = (words: Words) => ({
@@ -21,6 +21,12 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
     r.windMph === null
       ? ''
       : text('ledger.mph', { wind: words.number(r.windMph), from: r.windFrom || 'none' })
+  const until = r.keepOffUntil && time(r.keepOffUntil)
+  const keepOff = !until
+    ? text('ledger.noKeepOff')
+    : r.rules.keepOff.untilDry
+      ? text('ledger.untilDry', { until })
+      : until
   const lines: [string, string][] = [
     [
       'when',
@@ -35,6 +41,7 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
     ['actives', r.rules.actives.map((a) => a.name).join(', ')],
     ['rate', amount(r.rate.value, r.rate.unit)],
     ['area', amount(r.areaSqFt, 'ft2')],
+    ...(r.stripSqFt ? [['strip', amount(r.stripSqFt, 'ft2')] as [string, string]] : []),
     ['total', amount(r.product.value, r.product.unit, true)],
     ['water', amount(r.waterGal, 'gal')],
     ['equipment', r.equipment],
@@ -43,7 +50,7 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
     ['applicator', r.applicator],
     ['licence', r.licence],
     ['wateredIn', r.wateredInOn ? plainText(words.day(r.wateredInOn, 'long')) : text('ledger.notWatered')],
-    ['keepOff', r.keepOffUntil ? time(r.keepOffUntil) : text('ledger.untilDry')],
+    ['keepOff', keepOff],
     ['note', r.note],
     ['written', `${time(r.recordedAt)}, ${r.recordedBy}`],
   ]
@@ -72,14 +79,14 @@ const amendmentsOf = (r: ApplicationRecord, yard: Yard, words: Words): Content[]
     : []
 
 /** The sheet regulators ask for, of one record, with its amendments and room to sign. */
-export function recordSheet(record: ApplicationRecord, yard: Yard, words: Words): Promise<Buffer> {
+export function recordSheet(record: ApplicationRecord, yard: Yard, words: Words): Page {
   const { text } = speakers(words)
-  return makePdf({
+  return {
     title: text('ledger.report.record', {
       zone: record.zoneName,
       day: dayIn(record.appliedAt, yard.timeZone),
     }),
-    footer: (page, pages) => text('ledger.report.footer', { page, pages }),
+    footer: text('ledger.report.footer', pageNumbers),
     content: [
       ...(record.rules.sample ? [{ text: text('bench.sample'), margin: [0, 4, 0, 0] } as Content] : []),
       {
@@ -94,11 +101,14 @@ export function recordSheet(record: ApplicationRecord, yard: Yard, words: Words)
       },
       { text: text('caution.localRules'), margin: [0, 14, 0, 0], fontSize: 8 },
     ],
-  })
+  }
 }
 
+/** Some 5 ms of words. */
+const rowsAtOnce = 50
+
 /** A season on paper: every pass of a yard that is shown, and each label's use of its year's maximum by all that are given. */
-export function seasonReport(
+export async function seasonReport(
   records: ApplicationRecord[],
   {
     yard,
@@ -107,7 +117,7 @@ export function seasonReport(
     shown,
   }: { yard: Yard; from: string; to: string; shown: (r: ApplicationRecord) => boolean },
   words: Words,
-): Promise<Buffer> {
+): Promise<Page> {
   const { text, amount } = speakers(words)
   const head = [
     'when',
@@ -122,7 +132,7 @@ export function seasonReport(
     'wateredIn',
   ]
   const inSeason = records.filter(shown)
-  const rows = inSeason.map((r) => [
+  const rowOf = (r: ApplicationRecord): string[] => [
     plainText(words.time(r.appliedAt, yard.timeZone)),
     r.zoneName,
     `${r.rules.name}${r.rules.registration ? `\n${r.rules.registration}` : ''}`,
@@ -135,12 +145,17 @@ export function seasonReport(
     r.applicator,
     r.licence || '-',
     r.wateredInOn ? plainText(words.day(r.wateredInOn)) : '-',
-  ])
-  return makePdf({
+  ]
+  const rows: string[][] = []
+  for (const [i, record] of inSeason.entries()) {
+    if (i % rowsAtOnce === 0) await breathe()
+    rows.push(rowOf(record))
+  }
+  return {
     title: text('ledger.report.season', { yard: yard.name, from, to }),
     landscape: true,
     fontSize: 7.5,
-    footer: (page, pages) => text('ledger.report.footer', { page, pages }),
+    footer: text('ledger.report.footer', pageNumbers),
     content: [
       {
         text: yard.client ? text('ledger.report.client', { client: yard.client }) : '',
@@ -158,7 +173,7 @@ export function seasonReport(
       { text: text('ledger.limits'), bold: true, margin: [0, 12, 0, 3] },
       { ul: yearLines(records, inSeason, yard, words) },
     ],
-  })
+  }
 }
 
 /** One line for each lawn and label of a season: what of the year's maximum is used by its last record there. */
@@ -172,7 +187,7 @@ function yearLines(
   const last = new Map<string, ApplicationRecord>()
   for (const r of inSeason) last.set(`${r.zoneId}/${r.rules.name}/${r.appliedAt.slice(0, 4)}`, r)
   return [...last.values()].flatMap((r) => {
-    const use = r.rules.uses.find((u) => u.turf.includes(r.turf))
+    const use = findUse(r.rules, r)
     if (!use) return []
     const passes = records
       .filter((p) => p.zoneId === r.zoneId)

@@ -6,6 +6,8 @@ import { Shelf1764000000005 } from './0005-shelf.ts'
 import { Bench1764000000006 } from './0006-bench.ts'
 import { Outing1764000000007 } from './0007-outing.ts'
 import { Push1764000000008 } from './0008-push.ts'
+import { Safety1764000000009 } from './0009-safety.ts'
+import { Application1764000000010 } from './0010-application.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -17,4 +19,6 @@ export const migrations = [
   Bench1764000000006,
   Outing1764000000007,
   Push1764000000008,
+  Safety1764000000009,
+  Application1764000000010,
 ]

@@ -29,7 +29,10 @@ export const outingEntity = new EntitySchema<Outing & { accountId: string }>({
     madeBy: column.text,
   },
   uniques: [accountKey],
-  indices: [{ columns: ['accountId', 'tankId'] }],
+  indices: [
+    { columns: ['accountId', 'tankId'] },
+    { name: 'outing_of_yard', columns: ['accountId', 'yardId', 'startedAt'] },
+  ],
   foreignKeys: [belongsTo('yard', 'yardId', 'NO ACTION'), belongsTo('tank', 'tankId', 'NO ACTION')],
 })
 

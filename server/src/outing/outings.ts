@@ -1,10 +1,9 @@
-import type { Mix, Tank } from '@jardinero/contract/bench'
+import type { Tank } from '@jardinero/contract/bench'
 import type { Outing, OutingOrder } from '@jardinero/contract/outing'
 import type { Zone } from '@jardinero/contract/yard'
 import { computeUsed, type LoadMade } from '@jardinero/core/outing'
 import type { Refusal } from '@jardinero/core/quantity'
-import type { StoredRecord } from '../ledger/entities.ts'
-import { recordPass } from '../ledger/records.ts'
+import { tankApplication, writeApplication } from '../ledger/recordApplication.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { fixedId } from '../platform/fixedId.ts'
@@ -49,27 +48,6 @@ function windOf({ winds }: OutingOrder): { windMph: number | null; windFrom: str
   return { windMph: strongest?.mph ?? null, windFrom: strongest?.from || null }
 }
 
-/** Another outing of the same tank, or records of it, that this one does not say it knows of. @throws ProblemError tankRecorded */
-async function refuseSecond(scope: AccountScope, tank: Tank, order: OutingOrder): Promise<void> {
-  // Two phones that come home at once take turns.
-  await scope.manager.query('SELECT 1 FROM tank WHERE id = $1 AND account_id = $2 FOR UPDATE', [
-    tank.id,
-    scope.accountId,
-  ])
-  if (order.again) return
-  for (const mixId of tank.mixIds) {
-    const [before] = await scope.find<StoredRecord>('application_record', { mixId })
-    if (before)
-      throw new ProblemError('tankRecorded', [], {
-        current: {
-          recordedBy: before.recordedBy,
-          recordedAt: before.recordedAt,
-          appliedAt: before.appliedAt,
-        },
-      })
-  }
-}
-
 /**
  * Writes an outing down with its records, all or none: a record for each lawn gone over and herbicide, with what was really
  * used. The same outing again adds nothing. @throws ProblemError tankRecorded, refused, notFound
@@ -93,23 +71,13 @@ export async function recordOuting(
       zones: order.zones.map((z) => ({ id: z.zoneId, areaSqFt: z.areaSqFt })),
     }),
   )
-  await refuseSecond(scope, tank, order)
-  const recordIds: string[] = []
-  for (const mixId of tank.mixIds) {
-    const mix = await scope.get<Mix>('mix', mixId)
-    const share = used.shares.get(mix.zoneId)
-    const product = used.products[tank.products.findIndex((p) => p.labelId === mix.labelId)]
-    if (share === undefined || !product) continue
-    const { record } = await recordPass(
-      scope,
-      {
-        id: fixedId(`${order.id}/${mixId}`),
-        mixId,
+  const { records } = await writeApplication(
+    scope,
+    {
+      application: tankApplication(tank),
+      facts: {
         appliedAt: order.startedAt,
-        endedAt: new Date(order.endedAt).toISOString(),
-        areaSqFt: order.zones.find((z) => z.zoneId === mix.zoneId)!.areaSqFt,
-        product: { value: product.value * share, unit: product.unit },
-        waterGal: used.water.value * share,
+        endedAt: order.endedAt,
         applicator: order.applicator,
         licence: order.licence,
         ...windOf(order),
@@ -118,11 +86,24 @@ export async function recordOuting(
         wateredInOn: null,
         note: order.note,
       },
-      madeBy,
-      clock,
-    )
-    recordIds.push(record.id)
-  }
+      factsOf: (mix) => {
+        const share = used.shares.get(mix.zoneId)
+        const product = used.products[tank.products.findIndex((p) => p.labelId === mix.labelId)]
+        return share === undefined || !product
+          ? undefined
+          : {
+              areaSqFt: order.zones.find((z) => z.zoneId === mix.zoneId)!.areaSqFt,
+              product: { value: product.value * share, unit: product.unit },
+              waterGal: used.water.value * share,
+            }
+      },
+      idOf: (mixId) => fixedId(`${order.id}/${mixId}`),
+      again: order.again,
+    },
+    madeBy,
+    clock,
+  )
+  const recordIds = records.map((r) => r.id)
   const mixed = loads.slice(0, order.loadsMixed).reduce((sum, l) => sum + l.waterGal, 0)
   const planned = loads.reduce((sum, l) => sum + l.waterGal, 0)
   const zone = await scope.get<Zone>('zone', tank.zones[0]!.zoneId)

@@ -2,7 +2,8 @@ import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
 import { day } from '@jardinero/contract/field'
 import * as wire from '@jardinero/contract/outing'
-import { findRecords } from '../ledger/records.ts'
+import { findRecordsById } from '../ledger/records.ts'
+import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { meterRoutes } from './meter.ts'
 import { openTanks, recordOuting } from './outings.ts'
@@ -29,15 +30,14 @@ export function outingRoutes(app: FastifyInstance, clock: Clock, meterUrl: strin
         summary: 'Write an outing down, with a record for each lawn and herbicide; once, whole or not at all',
         body: wire.outingOrder,
       },
+      bodyLimit: 4 * ordinaryBytes,
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const order = request.body as wire.OutingOrder
         const { outing, added } = await recordOuting(scope, order, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
-        const records = []
-        for (const id of outing.recordIds) records.push(...(await findRecords(scope, { id })))
-        return { outing, records }
+        return { outing, records: await findRecordsById(scope, outing.recordIds) }
       }),
   )
 }

@@ -1,5 +1,6 @@
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import Joi from 'joi'
+import { count } from '@jardinero/contract/field'
 import type { Refusal } from '@jardinero/core/quantity'
 import { ProblemError } from './problem.ts'
 import type { AccountScope } from './scope.ts'
@@ -23,6 +24,16 @@ type Wire = Record<string, unknown> & { id: string; version: number }
 export function toWire<T>(stored: object): T {
   const { accountId: _, createdAt: __, ...row } = stored as Record<string, unknown>
   return row as T
+}
+
+/** Rows of a table where some columns are as asked, in the order they were made unless another is said. */
+export async function rowsWhere<T extends { id: string }>(
+  scope: AccountScope,
+  entity: string,
+  where: object = {},
+  order: object = { createdAt: 'ASC' },
+): Promise<T[]> {
+  return (await scope.find<T>(entity, where as never, order as never)).map((row) => toWire<T>(row))
 }
 
 async function refuseFaults(
@@ -86,7 +97,7 @@ export function registerCollection(app: FastifyInstance, collection: Collection)
       schema: {
         tags,
         params: idParams,
-        querystring: Joi.object({ version: Joi.number().integer().required() }),
+        querystring: Joi.object({ version: count(0).required() }),
       },
     },
     (request: FastifyRequest, reply) =>

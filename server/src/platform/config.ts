@@ -1,3 +1,4 @@
+import { isIP } from 'node:net'
 import Joi from 'joi'
 
 /** What the server is told by its environment. */
@@ -11,8 +12,11 @@ export interface Config {
   webFolder?: string
   /** Loads the demo yard and offers it at sign-in. */
   demo: boolean
-  /** Behind a balancer that ends TLS: cookies are secure, the client's address is taken from its headers. */
-  behindProxy: boolean
+  /**
+   * Behind a balancer that ends TLS: how many hops, or which addresses, are its own. Cookies are then secure, and the client's
+   * address is the first that none of them has. False where there is none.
+   */
+  trustProxy: false | number | string[]
   /** Address of the weather service; without one there is no forecast. */
   weatherUrl?: string
   /** Address of a soil probe that speaks the line protocol (docs/probe.md), tcp://host:port. */
@@ -21,8 +25,31 @@ export interface Config {
   scaleUrl?: string
   /** Address of a wind meter that speaks the line protocol (docs/meter.md), tcp://host:port. */
   meterUrl?: string
+  /** What one account may hold. */
+  quota: { rows: number; bytes: number; uploads: number }
+  /** A mail server, for links to set a new password; none where nothing is set. */
+  smtp?: { url: string; from: string }
+  /** Where people reach it, for links in mails. */
+  publicUrl: string
+  /** How tries on one account are slowed down. */
+  signInPace: { firstMs: number }
   /** Keys of web push; reminders are pushed only where all three are given. */
   push?: { publicKey: string; privateKey: string; contact: string }
+}
+
+/** One hop where it only says that there is one. */
+function parseProxy(said: string, helpers: Joi.CustomHelpers): Config['trustProxy'] | Joi.ErrorReport {
+  if (['false', '0', 'no', ''].includes(said)) return false
+  if (['true', 'yes'].includes(said)) return 1
+  if (/^[1-9]$/.test(said)) return Number(said)
+  const addresses = said.split(',').map((a) => a.trim())
+  const isRange = (a: string) =>
+    ['loopback', 'linklocal', 'uniquelocal'].includes(a) || isIP(a.split('/')[0]!) > 0
+  return addresses.every(isRange)
+    ? addresses
+    : helpers.message({
+        custom: '"BEHIND_PROXY" takes true, a number of hops from 1 to 9, or addresses of proxies',
+      })
 }
 
 const schema = Joi.object({
@@ -34,16 +61,23 @@ const schema = Joi.object({
   SESSION_SECRET: Joi.string().min(32).required(),
   WEB_FOLDER: Joi.string(),
   DEMO: Joi.boolean().default(false),
-  BEHIND_PROXY: Joi.boolean().default(false),
+  BEHIND_PROXY: Joi.string().allow('').custom(parseProxy, 'hops or addresses').default(false),
   WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
   PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   SCALE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   METER_URL: Joi.string().uri({ scheme: ['tcp'] }),
+  QUOTA_ROWS: Joi.number().integer().min(100).default(1_000_000),
+  QUOTA_MEGABYTES: Joi.number().integer().min(1).default(4096),
+  QUOTA_UPLOADS: Joi.number().integer().min(1).default(500),
+  SMTP_URL: Joi.string().uri({ scheme: ['smtp', 'smtps'] }),
+  SMTP_FROM: Joi.string().max(200),
+  PUBLIC_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
   VAPID_PUBLIC_KEY: Joi.string().max(200),
   VAPID_PRIVATE_KEY: Joi.string().max(100),
   PUSH_CONTACT: Joi.string().uri({ scheme: ['mailto', 'https'] }),
 })
   .and('VAPID_PUBLIC_KEY', 'VAPID_PRIVATE_KEY', 'PUSH_CONTACT')
+  .and('SMTP_URL', 'SMTP_FROM')
   .unknown()
 
 /** Reads the configuration. @throws Error with every fault, in words. */
@@ -57,7 +91,15 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
     sessionSecret: value.SESSION_SECRET,
     ...(value.WEB_FOLDER && { webFolder: value.WEB_FOLDER }),
     demo: value.DEMO,
-    behindProxy: value.BEHIND_PROXY,
+    trustProxy: value.BEHIND_PROXY,
+    quota: {
+      rows: value.QUOTA_ROWS,
+      bytes: value.QUOTA_MEGABYTES * 1_000_000,
+      uploads: value.QUOTA_UPLOADS,
+    },
+    publicUrl: value.PUBLIC_URL ?? `http://${value.HOST}:${value.PORT}`,
+    signInPace: { firstMs: 500 },
+    ...(value.SMTP_URL && { smtp: { url: value.SMTP_URL, from: value.SMTP_FROM } }),
     ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
     ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
     ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),

@@ -1,7 +1,19 @@
+import pg from 'pg'
 import { DataSource } from 'typeorm'
 import { entities } from '../entities.ts'
 import { migrations } from '../migrations/index.ts'
 import { SnakeColumns } from './naming.ts'
+
+/**
+ * A connection that dies says so more than once, the second time when nobody listens any more: an event without a listener
+ * ends the process. What it says comes as the failure of the query anyway.
+ */
+class PatientClient extends pg.Client {
+  constructor(options: pg.ClientConfig) {
+    super(options)
+    this.on('error', () => undefined)
+  }
+}
 
 /** A data source on a PostgreSQL address; not yet connected. Losing the database is survived: the pool connects again. */
 export const createDatabase = (url: string, onLost: (error: unknown) => void = () => undefined): DataSource =>
@@ -15,8 +27,17 @@ export const createDatabase = (url: string, onLost: (error: unknown) => void = (
     uuidExtension: 'pgcrypto',
     installExtensions: false,
     poolErrorHandler: onLost,
-    extra: { max: 10, connectionTimeoutMillis: 4000, application_name: 'jardinero' },
+    extra: {
+      Client: PatientClient,
+      max: 10,
+      connectionTimeoutMillis: 4000,
+      application_name: 'jardinero',
+    },
   })
+
+/** The connections behind a data source; none before it is connected. */
+export const poolOf = (database: DataSource): pg.Pool | undefined =>
+  (database.driver as unknown as { master?: pg.Pool }).master
 
 /** Runs what migrations are missing, one server at a time. */
 export async function migrate(database: DataSource): Promise<void> {

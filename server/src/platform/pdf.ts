@@ -1,44 +1,69 @@
-import pdfmake from 'pdfmake'
-import type { Content, TDocumentDefinitions } from 'pdfmake/interfaces'
-
-const face = {
-  normal: 'Helvetica',
-  bold: 'Helvetica-Bold',
-  italics: 'Helvetica-Oblique',
-  bolditalics: 'Helvetica-BoldOblique',
-}
-/** The standard fonts go by name; nothing is fetched or read from disk. */
-pdfmake.setFonts({ Helvetica: face })
-pdfmake.setUrlAccessPolicy(() => false)
-pdfmake.setLocalAccessPolicy((path) => Object.values(face).includes(path))
+import { Readable } from 'node:stream'
+import { MessageChannel } from 'node:worker_threads'
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { Content } from 'pdfmake/interfaces'
+import type { PageOrder, PdfPiece } from './pdfWorker.ts'
+import { createThreads, untilGone, workerAt } from './threads.ts'
 
 /** The standard fonts know no minus sign and no thin marks. */
 export const plainText = (text: string): string =>
   text.replaceAll('−', '-').replaceAll('≤', '<=').replaceAll('\u202f', ' ')
 
+/** A document of the house, before it is laid out. */
 export interface Page {
   title: string
-  footer: (page: number, pages: number) => string
+  /** On every page, with {page} and {pages} in it. */
+  footer: string
   content: Content[]
   landscape?: boolean
   fontSize?: number
 }
 
-/** A document of the house: letter paper, one title, its footer on every page. */
-export function makePdf({ title, footer, content, landscape = false, fontSize = 9 }: Page): Promise<Buffer> {
-  const document: TDocumentDefinitions = {
-    pageOrientation: landscape ? 'landscape' : 'portrait',
-    pageSize: 'LETTER',
-    pageMargins: [30, 32, 30, 42],
-    defaultStyle: { font: 'Helvetica', fontSize },
-    info: { title },
-    footer: (page: number, pages: number) => ({
-      text: footer(page, pages),
-      alignment: 'center',
-      margin: [30, 12],
-      fontSize: 7,
-    }),
-    content: [{ text: title, fontSize: 15, bold: true }, ...content],
+/** Where the numbers of a footer go: the words are said before there are any. */
+export const pageNumbers = { page: '{page}', pages: '{pages}' }
+
+/** Lets others be answered between two pieces of long work. */
+export const breathe = (): Promise<void> => new Promise((go) => setImmediate(go))
+
+declare module 'fastify' {
+  interface FastifyInstance {
+    /** Lays a document out in a thread of its own and sends it as it comes. */
+    sendPdf: (request: FastifyRequest, reply: FastifyReply, name: string, page: Page) => Promise<FastifyReply>
   }
-  return pdfmake.createPdf(document).getBuffer()
+}
+
+export function registerPdf(app: FastifyInstance): void {
+  const layOut = createThreads<PageOrder, void>(app, {
+    filename: workerAt('pdfWorker', import.meta.url),
+    name: 'writePdf',
+    threads: 1,
+    waiting: 10,
+    mostMs: 60_000,
+    memoryMb: 1024,
+  })
+  app.decorate(
+    'sendPdf',
+    async (request, reply, name, { title, footer, content, landscape = false, fontSize = 9 }) => {
+      const { port1, port2 } = new MessageChannel()
+      const pieces = new Readable({ read: () => undefined })
+      const begun = new Promise<void>((first) =>
+        port1.on('message', (piece: PdfPiece) => {
+          pieces.push(piece && Buffer.from(piece))
+          first()
+          if (!piece) port1.close()
+        }),
+      )
+      const order = { title, footer, content, landscape, fontSize, port: port2 }
+      const done = layOut(order, untilGone(request, reply), [port2])
+      done.catch((error: Error) => {
+        port1.close()
+        pieces.destroy(error)
+      })
+      pieces.on('error', () => undefined)
+      // What cannot be laid out is a problem, not half a file.
+      await Promise.race([begun, done])
+      void reply.type('application/pdf').header('content-disposition', `attachment; filename="${name}.pdf"`)
+      return reply.serializer((stream) => stream as never).send(pieces)
+    },
+  )
 }

@@ -1,9 +1,15 @@
-import exifr from 'exifr'
 import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
 import { toWire } from './collection.ts'
-import { mostFileBytes, readWithBytes } from './files.ts'
-import { developPicture, type PictureFault } from './picture.ts'
+import { mostFileBytes, takeUploads } from './bodies.ts'
+import { readWithBytes } from './files.ts'
+import {
+  developPicture,
+  redevelopPicture,
+  type Developed,
+  type PictureFault,
+  type PictureOrder,
+} from './picture.ts'
 import { ProblemError } from './problem.ts'
 import type { AccountScope } from './scope.ts'
 
@@ -21,29 +27,16 @@ const faultCodes: Record<PictureFault, string> = {
   tooLarge: 'photoTooLarge',
   corrupt: 'photoCorrupt',
 }
-const developPhoto = (sent: Buffer) =>
-  developPicture(sent, {
-    mostPixels,
-    keptSide,
-    quality: 82,
-    refuse: (fault) =>
-      refusePhoto(faultCodes[fault], fault === 'tooLarge' ? { megapixels: mostPixels / 1e6 } : {}),
-  })
-
-/** When and where the camera says it was taken; nothing where it does not say. */
-export async function readTaken(sent: Buffer, keepPlace: boolean) {
-  const [exif, gps] = await Promise.all([
-    exifr.parse(sent, ['DateTimeOriginal']).catch(() => undefined),
-    keepPlace ? exifr.gps(sent).catch(() => undefined) : undefined,
-  ])
-  const when = exif?.DateTimeOriginal as Date | undefined
-  const told = when instanceof Date && !Number.isNaN(when.getTime())
-  return {
-    takenAt: told ? when.toISOString() : null,
-    latitude: gps?.latitude ?? null,
-    longitude: gps?.longitude ?? null,
-  }
+const photoOrder: PictureOrder = {
+  mostPixels,
+  keptSide,
+  quality: 82,
+  refuse: (fault) =>
+    refusePhoto(faultCodes[fault], fault === 'tooLarge' ? { megapixels: mostPixels / 1e6 } : {}),
 }
+const developPhoto = (sent: Buffer) => developPicture(sent, photoOrder)
+/** A photo out of a file of ours. */
+export const redevelopPhoto = (sent: Buffer) => redevelopPicture(sent, photoOrder)
 
 /** Pictures that belong to rows of one kind. */
 export interface PhotoKind {
@@ -66,26 +59,34 @@ interface StoredPicture {
   picture: Buffer
 }
 
-async function addPhoto(
+type PhotoOrder = Record<string, unknown> & { id: string }
+
+/** The picture that is here under this id already; refused where there are as many as there may be. */
+async function findPhoto(scope: AccountScope, kind: PhotoKind, ownerId: string, id: string) {
+  const others = await scope.find<StoredPicture>(kind.entity, { [kind.ownerKey]: ownerId } as never)
+  const same = others.find((p) => p.id === id)
+  if (!same && others.length >= mostPhotos) refusePhoto('tooManyPhotos', { most: mostPhotos })
+  return same && toWire<object>(same)
+}
+
+async function keepPhoto(
   scope: AccountScope,
   kind: PhotoKind,
   ownerId: string,
-  { id, ...order }: Record<string, unknown> & { id: string },
-  sent: Buffer,
+  { id }: PhotoOrder,
+  { data, width, height, about }: Developed & { about: object },
 ): Promise<{ photo: object; added: boolean }> {
-  await scope.get(kind.owner, ownerId)
-  const others = await scope.find<StoredPicture>(kind.entity, { [kind.ownerKey]: ownerId } as never)
-  const same = others.find((p) => p.id === id)
-  if (same) return { photo: toWire(same), added: false }
-  if (others.length >= mostPhotos) refusePhoto('tooManyPhotos', { most: mostPhotos })
-  const { data, info } = await developPhoto(sent)
+  // Those that come at once are counted one after the other.
+  await scope.lock(kind.owner, ownerId)
+  const same = await findPhoto(scope, kind, ownerId, id)
+  if (same) return { photo: same, added: false }
   const { row } = await scope.add<StoredPicture>(kind.entity, {
     id,
     [kind.ownerKey]: ownerId,
-    width: info.width,
-    height: info.height,
+    width,
+    height,
     bytes: data.length,
-    ...(await kind.about(sent, order)),
+    ...about,
     picture: data,
   } as never)
   const { picture: _, ...kept } = toWire<StoredPicture>(row)
@@ -101,31 +102,37 @@ const params = Joi.object({ id: Joi.string().uuid().required() })
 /** Adding, reading and taking away the pictures of one kind. */
 export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
   const tags = [kind.tag]
-  app.post(
-    kind.addTo,
-    {
-      schema: {
-        tags,
-        summary: kind.summary,
-        params,
-        querystring: kind.query,
-        body: Joi.binary().required(),
+  takeUploads(app, (uploads) =>
+    uploads.post(
+      kind.addTo,
+      {
+        schema: {
+          tags,
+          summary: kind.summary,
+          params,
+          querystring: kind.query,
+          body: Joi.binary().required(),
+        },
+        bodyLimit: mostFileBytes,
       },
-      bodyLimit: mostFileBytes,
-    },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
+      async (request, reply) => {
         const { id } = request.params as { id: string }
-        const { photo, added } = await addPhoto(
-          scope,
-          kind,
-          id,
-          request.query as { id: string },
-          request.body as Buffer,
+        const order = request.query as PhotoOrder
+        const sent = request.body as Buffer
+        const same = await app.scoped(request, async (scope) => {
+          await scope.get(kind.owner, id)
+          return findPhoto(scope, kind, id, order.id)
+        })
+        if (same) return same
+        // No connection is held while it is made smaller.
+        const developed = { ...(await developPhoto(sent)), about: await kind.about(sent, order) }
+        const { photo, added } = await app.scoped(request, (scope) =>
+          keepPhoto(scope, kind, id, order, developed),
         )
         void reply.code(added ? 201 : 200)
         return photo
-      }),
+      },
+    ),
   )
   app.get(
     `${kind.readAt}/:id`,
@@ -133,7 +140,7 @@ export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const picture = await readPicture(scope, kind.entity, (request.params as { id: string }).id)
-        void reply.type('image/jpeg').header('cache-control', 'private, max-age=86400')
+        void reply.type('image/jpeg')
         return reply.serializer((bytes) => bytes as never).send(picture)
       }),
   )

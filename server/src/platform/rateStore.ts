@@ -1,5 +1,28 @@
+import { LruMap } from 'toad-cache'
 import type { FastifyRateLimitStore } from '@fastify/rate-limit'
 import type { DataSource } from 'typeorm'
+
+/** Rate counts in this process alone, of the latest few thousand who asked: for what takes this process's own time. */
+class ProcessRateStore implements FastifyRateLimitStore {
+  private readonly counts = new LruMap<{ current: number; until: number }>(5000)
+
+  incr(
+    key: string,
+    callback: (error: Error | null, result?: { current: number; ttl: number }) => void,
+    timeWindow: number,
+  ): void {
+    const now = Date.now()
+    const known = this.counts.get(key)
+    const count = known && known.until > now ? known : { current: 0, until: now + timeWindow }
+    count.current++
+    this.counts.set(key, count)
+    callback(null, { current: count.current, ttl: count.until - now })
+  }
+
+  child(): FastifyRateLimitStore {
+    return new ProcessRateStore()
+  }
+}
 
 /** Rate counts in PostgreSQL, so that several servers behind a balancer count together. */
 export const rateStoreOn = (database: DataSource) =>
@@ -29,7 +52,11 @@ export const rateStoreOn = (database: DataSource) =>
 
     /** Each route counts for itself: sign-ins do not use up calculators. The plugin hands its route over as `routeInfo`. */
     child(options: object): FastifyRateLimitStore {
-      const { routeInfo } = options as { routeInfo?: { url?: string; method?: string | string[] } }
+      const { routeInfo, inProcess } = options as {
+        routeInfo?: { url?: string; method?: string | string[] }
+        inProcess?: boolean
+      }
+      if (inProcess) return new ProcessRateStore()
       return new PostgresRateStore({ route: `${String(routeInfo?.method)} ${routeInfo?.url ?? ''}` })
     }
   }

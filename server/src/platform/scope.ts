@@ -1,7 +1,13 @@
-import type { EntityManager, FindOptionsOrder, ObjectLiteral } from 'typeorm'
+import { In, type EntityManager, type FindOptionsOrder, type ObjectLiteral } from 'typeorm'
 import { ProblemError } from './problem.ts'
 
 type Stored = ObjectLiteral & { id: string; version?: number }
+
+/** What stands between a row and an account that is full. */
+export interface QuotaGuard {
+  /** @throws ProblemError refused where so much more would be over what the account may hold */
+  take: (rows: number, bytes?: number) => Promise<void>
+}
 
 /**
  * One account's view of the database inside one transaction. Every query of the rooms goes through here, so that
@@ -11,6 +17,7 @@ export class AccountScope {
   constructor(
     readonly manager: EntityManager,
     readonly accountId: string,
+    readonly quota?: QuotaGuard,
   ) {}
 
   find<T extends Stored>(entity: string, where: Partial<T> = {}, order?: FindOptionsOrder<T>): Promise<T[]> {
@@ -20,11 +27,27 @@ export class AccountScope {
     })
   }
 
+  count(entity: string, where: object = {}): Promise<number> {
+    return this.manager.countBy(entity, { ...where, accountId: this.accountId } as never)
+  }
+
   /** @throws ProblemError notFound */
   async get<T extends Stored>(entity: string, id: string): Promise<T> {
     const row = await this.manager.findOne<T>(entity, { where: { id, accountId: this.accountId } as never })
     if (!row) throw new ProblemError('notFound')
     return row
+  }
+
+  /** Others who want the same wait until this transaction is over. */
+  async takeTurn(at: string): Promise<void> {
+    // By number, not by row: the ledger's rows may not be locked, since they may not be changed.
+    await this.manager.query('SELECT pg_advisory_xact_lock(hashtextextended($1, 0))', [at])
+  }
+
+  /** As get, in turn with others who want it. @throws ProblemError notFound */
+  async lock<T extends Stored>(entity: string, id: string): Promise<T> {
+    await this.takeTurn(`${entity}/${id}`)
+    return this.get<T>(entity, id)
   }
 
   /**
@@ -41,11 +64,38 @@ export class AccountScope {
       .returning('id')
       .execute()
     const added = (result.raw as unknown[]).length > 0
+    if (added) await this.quota?.take(1, (row as { picture?: Buffer }).picture?.length)
     const stored = await this.manager.findOne<T>(entity, {
       where: { id: row.id, accountId: this.accountId } as never,
     })
     if (!stored) throw new ProblemError('idTaken')
     return { row: stored, added }
+  }
+
+  /** Adds many rows; those whose ids are here already stay as they are. @returns how many were added @throws ProblemError idTaken */
+  async addAll<T extends Stored>(entity: string, rows: T[]): Promise<number> {
+    let added = 0
+    for (let i = 0; i < rows.length; i += 500) {
+      const some = rows.slice(i, i + 500)
+      const result = await this.manager
+        .createQueryBuilder()
+        .insert()
+        .into(entity)
+        .values(some.map((row) => ({ ...row, accountId: this.accountId })))
+        .orIgnore()
+        .returning('id')
+        .execute()
+      const fresh = (result.raw as unknown[]).length
+      await this.quota?.take(fresh)
+      added += fresh
+      if (fresh === some.length) continue
+      const here = await this.manager.countBy(entity, {
+        id: In(some.map((r) => r.id)),
+        accountId: this.accountId,
+      } as never)
+      if (here < new Set(some.map((r) => r.id)).size) throw new ProblemError('idTaken')
+    }
+    return added
   }
 
   /** Changes a row that still has the version the edit started from. @throws ProblemError staleEdit with the row as it stands, notFound. */

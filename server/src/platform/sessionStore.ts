@@ -2,7 +2,8 @@ import { createHash } from 'node:crypto'
 import type { SessionStore } from '@fastify/session'
 import type { DataSource } from 'typeorm'
 
-const keyOf = (sessionId: string) => createHash('sha256').update(sessionId).digest('hex')
+/** What a session is kept under: whoever reads the table cannot use it. */
+export const sessionKeyOf = (sessionId: string) => createHash('sha256').update(sessionId).digest('hex')
 const lastingDays = 30
 
 type Callback = (error: unknown, session?: never) => void
@@ -12,12 +13,12 @@ export class PostgresSessionStore implements SessionStore {
   constructor(private readonly database: DataSource) {}
 
   set = (sessionId: string, session: object, callback: Callback): void => {
-    const personId = (session as { personId?: string }).personId ?? null
+    const { personId = null, userAgent = '' } = session as { personId?: string; userAgent?: string }
     this.run(
       callback,
-      `INSERT INTO session (id, person_id, data, expires_at) VALUES ($1, $2, $3, now() + interval '${lastingDays} days')
-       ON CONFLICT (id) DO UPDATE SET person_id = $2, data = $3, expires_at = excluded.expires_at`,
-      [keyOf(sessionId), personId, JSON.stringify(session)],
+      `INSERT INTO session (id, person_id, data, user_agent, expires_at) VALUES ($1, $2, $3, $4, now() + interval '${lastingDays} days')
+       ON CONFLICT (id) DO UPDATE SET person_id = $2, data = $3, user_agent = $4, expires_at = excluded.expires_at`,
+      [sessionKeyOf(sessionId), personId, JSON.stringify(session), userAgent.slice(0, 300)],
       () => undefined,
     )
   }
@@ -25,14 +26,24 @@ export class PostgresSessionStore implements SessionStore {
   get = (sessionId: string, callback: Callback): void => {
     this.run(
       callback,
-      'SELECT data FROM session WHERE id = $1 AND expires_at > now()',
-      [keyOf(sessionId)],
-      (rows) => rows[0]?.['data'],
+      `SELECT data, seen_at < now() - interval '10 minutes' AS unseen FROM session WHERE id = $1 AND expires_at > now()`,
+      [sessionKeyOf(sessionId)],
+      ([row]) => {
+        if (row?.['unseen']) this.see(sessionId)
+        return row?.['data']
+      },
     )
   }
 
   destroy = (sessionId: string, callback: Callback): void => {
-    this.run(callback, 'DELETE FROM session WHERE id = $1', [keyOf(sessionId)], () => undefined)
+    this.run(callback, 'DELETE FROM session WHERE id = $1', [sessionKeyOf(sessionId)], () => undefined)
+  }
+
+  /** When it was last seen is told to the person; nobody waits for it. */
+  private see(sessionId: string): void {
+    void this.database
+      .query('UPDATE session SET seen_at = now() WHERE id = $1', [sessionKeyOf(sessionId)])
+      .catch(() => undefined)
   }
 
   private run(
@@ -48,8 +59,10 @@ export class PostgresSessionStore implements SessionStore {
   }
 }
 
-/** Sweeps out sessions and rate counts that are over. */
+/** Sweeps out what is over: sessions, counts, links. */
 export async function sweepExpired(database: DataSource): Promise<void> {
   await database.query('DELETE FROM session WHERE expires_at < now()')
   await database.query('DELETE FROM rate_count WHERE expires_at < now()')
+  await database.query('DELETE FROM sign_in_queue WHERE expires_at < now()')
+  await database.query('DELETE FROM reset_link WHERE expires_at < now()')
 }

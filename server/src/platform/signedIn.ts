@@ -1,6 +1,8 @@
+import { registerPermissions, roles, type Permission } from './permissions.ts'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
 import type { StoredPerson } from '../account/entities.ts'
+import type { Quota } from '../account/quota.ts'
 import { ProblemError } from './problem.ts'
 import { AccountScope } from './scope.ts'
 
@@ -15,25 +17,41 @@ declare module 'fastify' {
   interface FastifyContextConfig {
     /** Answers without a signed-in person. */
     open?: boolean
+    /** What it asks of whoever calls it, where that is not said by its room and method (permissions.ts). */
+    permission?: Permission
     /** Needs the CSRF token although it is open. */
     csrf?: boolean
   }
   interface Session {
     personId?: string
+    userAgent?: string
   }
 }
 
 const changes = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
 
+export interface SignedInParts {
+  database: DataSource
+  quota: Quota
+  /** Whether a person may; everybody is the owner of their account. */
+  allows?: (permission: Permission) => boolean
+}
+
 /**
  * Every route needs a signed-in person unless it says `open`; every change needs the CSRF token unless it is an open
  * calculator, which reads no cookie.
  */
-export function registerSignedIn(app: FastifyInstance, database: DataSource): void {
+export function registerSignedIn(
+  app: FastifyInstance,
+  { database, quota, allows = (permission) => roles.owner.has(permission) }: SignedInParts,
+): void {
+  registerPermissions(app)
   app.decorate('scoped', (request: FastifyRequest, work: (scope: AccountScope) => Promise<unknown>) => {
     if (!request.person) throw new ProblemError('notSignedIn')
     const { accountId } = request.person
-    return database.transaction((manager) => work(new AccountScope(manager, accountId)))
+    return database.transaction((manager) =>
+      work(new AccountScope(manager, accountId, quota.guardOf(manager, accountId))),
+    )
   })
 
   app.addHook('onRequest', async (request) => {
@@ -44,7 +62,7 @@ export function registerSignedIn(app: FastifyInstance, database: DataSource): vo
   })
 
   app.addHook('onRequest', (request, reply, done) => {
-    const { open, csrf } = request.routeOptions.config
+    const { open, csrf, permission } = request.routeOptions.config
     if (
       !open &&
       request.routeOptions.url?.startsWith('/api/') &&
@@ -52,6 +70,7 @@ export function registerSignedIn(app: FastifyInstance, database: DataSource): vo
       !request.person
     )
       throw new ProblemError('notSignedIn')
+    if (permission && request.person && !allows(permission)) throw new ProblemError('notAllowed')
     const guarded = changes.has(request.method) && (!open || csrf)
     if (guarded) app.csrfProtection(request, reply, done)
     else done()

@@ -17,6 +17,8 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
     root: folder,
     index: false,
     wildcard: false,
+    // The page goes out only with its nonce in it.
+    globIgnore: ['index.html'],
     setHeaders: (reply, path) =>
       void reply.header(
         'cache-control',

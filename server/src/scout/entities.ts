@@ -23,7 +23,10 @@ export const findEntity = new EntitySchema<Owned<Find>>({
     note: column.text,
   },
   uniques: [accountKey],
-  indices: [{ columns: ['accountId', 'foundOn'] }],
+  indices: [
+    { columns: ['accountId', 'foundOn'] },
+    { name: 'find_of_zone', columns: ['accountId', 'zoneId', 'foundOn'] },
+  ],
   foreignKeys: [belongsTo('zone', 'zoneId'), belongsTo('place', 'placeId', 'NO ACTION')],
 })
 

@@ -3,10 +3,10 @@ import Papa from 'papaparse'
 import { plantAlmanac } from '@jardinero/almanac'
 import type { Find } from '@jardinero/contract/scout'
 import type { Place, Yard, Zone } from '@jardinero/contract/yard'
-import type { Refusal } from '@jardinero/core/quantity'
+import { isDay, isInYears, type Refusal } from '@jardinero/core/quantity'
 import { checkSighting, findByName, plantStages, type Amount, type PlantStage } from '@jardinero/core/scout'
 import { geographicToPlan, planToGeographic } from '@jardinero/core/yard'
-import { ProblemError } from '../platform/problem.ts'
+import { mostFaults, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 /** Columns of the finds' CSV, and the properties of a GeoJSON feature. */
@@ -109,13 +109,26 @@ const textOf = (cell: unknown): string =>
     .trim()
 const numberOf = (cell: unknown): number | null => (textOf(cell) === '' ? null : Number(textOf(cell)))
 
-/** The plants a cell names: codes, or one name of any country. */
-function plantsNamed(text: string): string[] {
-  const known = new Set(plantAlmanac.plants.map((p) => p.code))
-  const codes = text.split(/\s+/).filter((c) => known.has(c))
-  if (codes.length && codes.length === text.split(/\s+/).length) return codes
-  const [best] = findByName(plantAlmanac.plants, text)
-  return best && best.name.toLowerCase() === text.toLowerCase() ? [best.code] : []
+const codesKnown = new Set(plantAlmanac.plants.map((p) => p.code))
+/** A cell names a plant by a few words, or several by their codes. */
+const longestName = 400
+/** A search over all names of all plants, once for each text: a file names the same few over and over. */
+function createNamer(): (text: string) => string[] {
+  const named = new Map<string, string[]>()
+  const search = (text: string): string[] => {
+    if (text.length > longestName) return []
+    const words = text.split(/\s+/)
+    if (words.every((c) => codesKnown.has(c))) return words
+    const [best] = findByName(plantAlmanac.plants, text)
+    return best && best.name.toLowerCase() === text.toLowerCase() ? [best.code] : []
+  }
+  return (text) => {
+    const known = named.get(text)
+    if (known) return known
+    const found = search(text)
+    named.set(text, found)
+    return found
+  }
 }
 
 function amountOf(cells: RawCells): Amount {
@@ -130,8 +143,7 @@ const furthestFt = 5000
 function readFind(
   cells: RawCells,
   parts: YardParts,
-  today: string,
-  at: string,
+  { today, at, plantsNamed }: { today: string; at: string; plantsNamed: (text: string) => string[] },
 ): { find?: Find; faults: Refusal[] } {
   const faults: Refusal[] = []
   const fault = (code: string, column: string, given: unknown) =>
@@ -148,8 +160,7 @@ function readFind(
   if (textOf(cells['place']) && !place) fault('placeNotKnown', 'place', cells['place'])
   if (!plants.length) fault('plantNotKnown', 'plant', cells['plant'])
   if (!plantStages.includes(stage as PlantStage)) fault('stageNotKnown', 'stage', stage)
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(foundOn) || Number.isNaN(Date.parse(foundOn)))
-    fault('dayNotKnown', 'found_on', foundOn)
+  if (!isDay(foundOn) || !isInYears(foundOn)) fault('dayNotKnown', 'found_on', foundOn)
   if ([xFt, yFt].some((v) => v !== null && !(Math.abs(v) <= furthestFt)))
     fault('pointTooFar', 'x_ft', `${xFt}, ${yFt}`)
   if (faults.length) return { faults }
@@ -178,22 +189,30 @@ function readFind(
   }
 }
 
-/** Adds the finds of a file, all or none; one whose id is here already stays as it is. @throws ProblemError refused with every fault and its line */
+type Progress = (done: number, total: number) => Promise<void>
+const none: Progress = async () => undefined
+
+/** Adds the finds of a file, all or none; one whose id is here already stays as it is. @throws ProblemError refused with the first faults and their lines */
 async function addFinds(
   scope: AccountScope,
   rows: { cells: RawCells; at: string }[],
-  parts: YardParts,
-  today: string,
+  { parts, today, progress }: { parts: YardParts; today: string; progress: Progress },
 ): Promise<number> {
-  const read = rows.map(({ cells, at }) => readFind(cells, parts, today, at))
-  const faults = read.flatMap((r) => r.faults)
-  if (faults.length) throw new ProblemError('refused', faults.slice(0, 50))
-  let added = 0
-  for (const { find } of read) {
-    const { version: _, ...row } = find!
-    if ((await scope.add('plant_find', row)).added) added++
+  const plantsNamed = createNamer()
+  const faults: Refusal[] = []
+  const finds: Find[] = []
+  for (const [i, { cells, at }] of rows.entries()) {
+    const read = readFind(cells, parts, { today, at, plantsNamed })
+    faults.push(...read.faults)
+    if (read.find) finds.push(read.find)
+    if (faults.length > mostFaults) break
+    if (i % 500 === 0) await progress(i, rows.length)
   }
-  return added
+  if (faults.length) throw new ProblemError('refused', faults)
+  return scope.addAll(
+    'plant_find',
+    finds.map(({ version: _, ...row }) => row),
+  )
 }
 
 export async function takeFindsCsv(
@@ -201,6 +220,7 @@ export async function takeFindsCsv(
   csv: string,
   parts: YardParts,
   today: string,
+  progress = none,
 ): Promise<number> {
   const { data, errors, meta } = Papa.parse<RawCells>(csv.replace(/^\ufeff/, ''), {
     header: true,
@@ -219,8 +239,7 @@ export async function takeFindsCsv(
   return addFinds(
     scope,
     data.map((cells, i) => ({ cells, at: `line ${i + 2}` })),
-    parts,
-    today,
+    { parts, today, progress },
   )
 }
 
@@ -233,6 +252,7 @@ export function takeFindsGeoJson(
   { features }: PointCollection,
   parts: YardParts,
   today: string,
+  progress = none,
 ): Promise<number> {
   const rows = features.map(({ id, geometry, properties }, i) => {
     const [longitude = NaN, latitude = NaN] = geometry.coordinates
@@ -241,5 +261,5 @@ export function takeFindsGeoJson(
     const point = { x_ft: Math.round(x * 100) / 100, y_ft: Math.round(y * 100) / 100 }
     return { cells: { id, ...properties, ...point }, at: `feature ${i + 1}` }
   })
-  return addFinds(scope, rows, parts, today)
+  return addFinds(scope, rows, { parts, today, progress })
 }

@@ -1,8 +1,7 @@
 import type { FastifyInstance } from 'fastify'
-import type Joi from 'joi'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/scout'
-import type { Day, Refusal } from '@jardinero/core/quantity'
+import type { Refusal } from '@jardinero/core/quantity'
 import {
   checkSighting,
   computeCover,
@@ -20,19 +19,11 @@ import { accountToday } from '../account/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
-import type { AccountScope } from '../platform/scope.ts'
 import { answerDrill, readDrill } from './drill.ts'
-import {
-  findsOf,
-  findsToCsv,
-  findsToGeoJson,
-  loadYardParts,
-  takeFindsCsv,
-  takeFindsGeoJson,
-  type PointCollection,
-  type YardParts,
-} from './findsFile.ts'
-import { readTaken, registerPhotos } from '../platform/photos.ts'
+import { findsOf, findsToCsv, findsToGeoJson, loadYardParts, type YardParts } from './findsFile.ts'
+import { takeFiles } from '../tasks/tasks.ts'
+import { registerPhotos } from '../platform/photos.ts'
+import { readTaken } from '../platform/picture.ts'
 import { yardOfZone } from '../yard/whose.ts'
 
 const { plants, characters } = plantAlmanac
@@ -152,7 +143,7 @@ function calculatorRoutes(app: FastifyInstance): void {
 }
 
 /** Finds of a yard out and in, in one form after the other. */
-function fileRoutes(app: FastifyInstance, clock: Clock): void {
+function fileRoutes(app: FastifyInstance): void {
   const give = (form: string, type: string, write: (finds: wire.Find[], parts: YardParts) => unknown) =>
     app.get(
       `/api/scout/finds.${form}`,
@@ -164,35 +155,26 @@ function fileRoutes(app: FastifyInstance, clock: Clock): void {
           return write(await findsOf(scope, parts), parts)
         }),
     )
-  const take = <B extends { yardId: string }>(
-    form: string,
-    body: Joi.ObjectSchema,
-    read: (scope: AccountScope, body: B, parts: YardParts, today: Day) => Promise<number>,
-  ) =>
-    app.post(
-      `/api/scout/finds/${form}`,
-      {
-        schema: { tags, summary: `Takes finds in from ${form}, all or none`, body },
-        bodyLimit: 4 * 1024 * 1024,
-      },
-      (request) =>
-        app.scoped(request, async (scope): Promise<wire.FindsTaken> => {
-          const sent = request.body as B
-          const parts = await loadYardParts(scope, sent.yardId)
-          const today = await accountToday(scope, parts.yard.timeZone, clock)
-          return { added: await read(scope, sent, parts, today) }
-        }),
-    )
   give('csv', 'text/csv; charset=utf-8', findsToCsv)
   give('geojson', 'application/geo+json', findsToGeoJson)
-  take<{ yardId: string; csv: string }>('csv', wire.findsCsv, (scope, { csv }, parts, today) =>
-    takeFindsCsv(scope, csv, parts, today),
-  )
-  take<{ yardId: string; collection: PointCollection }>(
-    'geojson',
-    wire.findsGeoJson,
-    (scope, { collection }, parts, today) => takeFindsGeoJson(scope, collection, parts, today),
-  )
+  takeFiles(app, [
+    {
+      url: '/api/scout/finds/csv',
+      kind: 'findsCsv',
+      tag: 'scout',
+      summary: 'Takes finds in from CSV, all or none, as a task',
+      body: wire.findsCsv,
+      bodyLimit: 4 * 1024 * 1024,
+    },
+    {
+      url: '/api/scout/finds/geojson',
+      kind: 'findsGeoJson',
+      tag: 'scout',
+      summary: 'Takes finds in from GeoJSON, all or none, as a task',
+      body: wire.findsGeoJson,
+      bodyLimit: 4 * 1024 * 1024,
+    },
+  ])
 }
 
 function drillRoutes(app: FastifyInstance, clock: Clock): void {
@@ -211,7 +193,7 @@ function drillRoutes(app: FastifyInstance, clock: Clock): void {
 
 export async function scoutRoutes(app: FastifyInstance, clock: Clock): Promise<void> {
   calculatorRoutes(app)
-  fileRoutes(app, clock)
+  fileRoutes(app)
   drillRoutes(app, clock)
   registerPhotos(app, {
     tag: 'scout',

@@ -56,7 +56,12 @@ async function followingDays(scope: AccountScope, yard: Yard, today: Day) {
     (await scope.find<RatingRow & { accountId: string }>('rating')).map((r) => r.recordId),
   )
   return computeLedgerEvents(
-    records.map((r) => ({ ...r, day: dayIn(r.appliedAt, yard.timeZone), rated: rated.has(r.id) })),
+    records.map((r) => ({
+      ...r,
+      day: dayIn(r.appliedAt, yard.timeZone),
+      rated: rated.has(r.id),
+      ...(r.keepOffUntil && { reentry: { at: r.keepOffUntil, day: dayIn(r.keepOffUntil, yard.timeZone) } }),
+    })),
     createActiveFinder(almanac.actives),
   ).filter((event) => event.to >= today)
 }
@@ -98,16 +103,19 @@ export async function planCalendar(
       sequence: edition,
       x: [{ key: 'X-JARDINERO-PLAN', value: id }],
     })
-  for (const event of await followingDays(scope, yard, context.today))
+  for (const event of await followingDays(scope, yard, context.today)) {
+    const { at } = event.params
+    const params = at ? { ...event.params, at: words.time(String(at), yard.timeZone, 'long') } : event.params
     calendar.createEvent({
       id: `${event.id}@jardinero.invalid`,
       stamp: clock(),
       start: dateOf(event.from),
       end: dateOf(addDays(event.to, 1)),
       allDay: true,
-      summary: words.say(`season.event.${event.code}`, event.params),
-      description: note(event.code, event.params),
+      summary: words.say(`season.event.${event.code}`, params),
+      description: note(event.code, params),
     })
+  }
   const { held } = yard.outingWishes ?? {}
   if (held)
     calendar.createEvent({

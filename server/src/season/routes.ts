@@ -6,6 +6,7 @@ import * as wire from '@jardinero/contract/season'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Reader, Words } from '@jardinero/words'
 import type { StoredPerson } from '../account/entities.ts'
+import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -110,7 +111,10 @@ export function seasonRoutes(app: FastifyInstance, parts: SeasonParts): void {
   )
   app.post(
     '/api/season/plans',
-    { schema: { tags, summary: 'Take a plan; what breaks a limit is refused', body: wire.planOrder } },
+    {
+      schema: { tags, summary: 'Take a plan; what breaks a limit is refused', body: wire.planOrder },
+      bodyLimit: 4 * ordinaryBytes,
+    },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { plan, added } = await takePlan(

@@ -2,8 +2,9 @@ import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
 import * as wire from '@jardinero/contract/shelf'
 import { toWire } from '../platform/collection.ts'
-import { mostFileBytes, readWithBytes } from '../platform/files.ts'
-import { developPicture } from '../platform/picture.ts'
+import { mostFileBytes, takeUploads } from '../platform/bodies.ts'
+import { readWithBytes } from '../platform/files.ts'
+import { developPicture, redevelopPicture, type PictureOrder } from '../platform/picture.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredLabelFile } from './entities.ts'
@@ -19,31 +20,42 @@ const refuse = (code: string, params: Record<string, number> = {}): never => {
 
 const isPdf = (sent: Buffer): boolean => sent.subarray(0, 1024).includes('%PDF-')
 
-/** A PDF as it came; a picture upright, without anything the camera wrote into it. */
-async function readSent(sent: Buffer): Promise<{ kind: wire.LabelFile['kind']; content: Buffer }> {
+const pictureOrder: PictureOrder = {
+  mostPixels,
+  keptSide,
+  quality: 85,
+  refuse: (fault) => refuse(fault === 'corrupt' ? 'photoCorrupt' : 'labelFileKind'),
+}
+
+/** A PDF as it came; a picture upright, without anything the camera wrote into it. `again`: one out of a file of ours. */
+export async function readSent(
+  sent: Buffer,
+  again = false,
+): Promise<{ kind: wire.LabelFile['kind']; content: Buffer }> {
   if (!sent.length) refuse('labelFileEmpty')
   if (isPdf(sent)) return { kind: 'pdf', content: sent }
-  const { data } = await developPicture(sent, {
-    mostPixels,
-    keptSide,
-    quality: 85,
-    refuse: (fault) => refuse(fault === 'corrupt' ? 'photoCorrupt' : 'labelFileKind'),
-  })
+  const { data } = await (again ? redevelopPicture : developPicture)(sent, pictureOrder)
   return { kind: 'picture', content: data }
 }
 
-async function addFile(
+/** The file that is here under this id already; refused where there are as many as there may be. */
+async function findFile(scope: AccountScope, labelId: string, id: string) {
+  const others = await scope.find<StoredLabelFile>('label_file', { labelId })
+  const same = others.find((f) => f.id === id)
+  if (!same && others.length >= mostFiles) refuse('labelFileTooMany', { most: mostFiles })
+  return same && toWire<wire.LabelFile>(same)
+}
+
+async function keepFile(
   scope: AccountScope,
   labelId: string,
   { id, name }: { id: string; name: string },
-  sent: Buffer,
+  { kind, content }: Awaited<ReturnType<typeof readSent>>,
 ): Promise<{ file: wire.LabelFile; added: boolean }> {
-  await scope.get('label', labelId)
-  const others = await scope.find<StoredLabelFile>('label_file', { labelId })
-  const same = others.find((f) => f.id === id)
-  if (same) return { file: toWire(same), added: false }
-  if (others.length >= mostFiles) refuse('labelFileTooMany', { most: mostFiles })
-  const { kind, content } = await readSent(sent)
+  // Those that come at once are counted one after the other.
+  await scope.lock('label', labelId)
+  const same = await findFile(scope, labelId, id)
+  if (same) return { file: same, added: false }
   const { row } = await scope.add<Omit<StoredLabelFile, 'accountId' | 'createdAt'>>('label_file', {
     id,
     labelId,
@@ -64,26 +76,34 @@ const params = Joi.object({ id: Joi.string().uuid().required() })
 const tags = ['shelf']
 
 export function labelFileRoutes(app: FastifyInstance): void {
-  app.post(
-    '/api/shelf/labels/:id/files',
-    {
-      schema: {
-        tags,
-        summary: 'The label itself, as the bytes of a PDF, JPEG, PNG or WebP',
-        params,
-        querystring: wire.labelFileRequest,
-        body: Joi.binary().required(),
+  takeUploads(app, (uploads) =>
+    uploads.post(
+      '/api/shelf/labels/:id/files',
+      {
+        schema: {
+          tags,
+          summary: 'The label itself, as the bytes of a PDF, JPEG, PNG or WebP',
+          params,
+          querystring: wire.labelFileRequest,
+          body: Joi.binary().required(),
+        },
+        bodyLimit: mostFileBytes,
       },
-      bodyLimit: mostFileBytes,
-    },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
+      async (request, reply) => {
         const { id } = request.params as { id: string }
         const order = request.query as { id: string; name: string }
-        const { file, added } = await addFile(scope, id, order, request.body as Buffer)
+        const same = await app.scoped(request, async (scope) => {
+          await scope.get('label', id)
+          return findFile(scope, id, order.id)
+        })
+        if (same) return same
+        // No connection is held while a picture is made smaller.
+        const content = await readSent(request.body as Buffer)
+        const { file, added } = await app.scoped(request, (scope) => keepFile(scope, id, order, content))
         void reply.code(added ? 201 : 200)
         return file
-      }),
+      },
+    ),
   )
   app.get(
     '/api/shelf/files/:id',
@@ -95,7 +115,6 @@ export function labelFileRoutes(app: FastifyInstance): void {
         // A PDF of unknown origin is handed over, never run inside the application.
         void reply
           .type(pdf ? 'application/pdf' : 'image/jpeg')
-          .header('cache-control', 'private, max-age=86400')
           .header('content-disposition', pdf ? 'attachment; filename="label.pdf"' : 'inline')
         return reply.serializer((bytes) => bytes as never).send(file.picture)
       }),

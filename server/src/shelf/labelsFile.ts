@@ -7,6 +7,7 @@ import * as wire from '@jardinero/contract/shelf'
 import type { Refusal } from '@jardinero/core/quantity'
 import { findContradictions, kindOf, type LabelRules } from '@jardinero/core/shelf'
 import { toWire } from '../platform/collection.ts'
+import { takeFiles } from '../tasks/tasks.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
@@ -25,9 +26,12 @@ async function exportLabels(scope: AccountScope): Promise<wire.LabelsFile> {
 }
 
 /** Takes labels in, all or none; one that is here already, word for word, stays. @throws ProblemError refused with every fault and its place */
-async function importLabels(scope: AccountScope, { labels }: wire.LabelsFile): Promise<wire.LabelsTaken> {
+export async function importLabels(
+  scope: AccountScope,
+  { labels }: wire.LabelsFile,
+): Promise<wire.LabelsTaken> {
   const faults = labels.flatMap((rules, i) => refusalsOf(rules, `labels.${i}`))
-  if (faults.length) throw new ProblemError('refused', faults.slice(0, 50))
+  if (faults.length) throw new ProblemError('refused', faults)
   const here = await labelsOf(scope)
   const taken: wire.LabelsTaken = { added: [], kept: [] }
   for (const rules of labels) {
@@ -157,9 +161,14 @@ export function labelsFileRoutes(app: FastifyInstance): void {
       )
     }),
   )
-  app.post(
-    '/api/shelf/labels.json',
-    { schema: { tags, summary: 'Take labels in from a file', body: wire.labelsFile } },
-    (request) => app.scoped(request, (scope) => importLabels(scope, request.body as wire.LabelsFile)),
-  )
+  takeFiles(app, [
+    {
+      url: '/api/shelf/labels.json',
+      kind: 'labels',
+      tag: 'shelf',
+      summary: 'Take labels in from a file, as a task',
+      body: wire.labelsFile,
+      bodyLimit: 4 * 1024 * 1024,
+    },
+  ])
 }

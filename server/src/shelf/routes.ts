@@ -5,6 +5,7 @@ import type { MassUnit, VolumeUnit } from '@jardinero/core/quantity'
 import { checkPackage, findContradictions, type LabelRules, type StockPackage } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
 import { accountToday } from '../account/today.ts'
+import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { Collection } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -42,14 +43,14 @@ interface TakenRow {
   value: number
   unit: MassUnit | VolumeUnit
 }
-/** What mixes have measured out, by label; of a tank not mixed to the end, the loads that were. */
+/** What mixes have measured out, by label and day; of a tank not mixed to the end, the loads that were. Added up by the database. */
 async function readTaken(scope: AccountScope): Promise<wire.TakenByLabel> {
   const rows: TakenRow[] = await scope.manager.query(
     `SELECT label_id AS "labelId", to_char(day, 'YYYY-MM-DD') AS day,
-       (result->'measured'->>'value')::float8
-         * COALESCE((SELECT max(o.taken_share) FROM outing o WHERE o.account_id = $1 AND o.tank_id = mix.tank_id), 1)::float8 AS value,
+       sum((result->'measured'->>'value')::float8
+         * COALESCE((SELECT max(o.taken_share) FROM outing o WHERE o.account_id = $1 AND o.tank_id = mix.tank_id), 1)::float8) AS value,
        result->'measured'->>'unit' AS unit
-     FROM mix WHERE account_id = $1 ORDER BY day`,
+     FROM mix WHERE account_id = $1 GROUP BY 1, 2, 4 ORDER BY 2`,
     [scope.accountId],
   )
   const taken: wire.TakenByLabel = {}
@@ -94,6 +95,7 @@ export function shelfRoutes(app: FastifyInstance, { clock, wordsFor }: ShelfPart
         summary: 'The smallest safe set that controls what is there',
         body: wire.chooseRequest,
       },
+      bodyLimit: 8 * ordinaryBytes,
       config: { open: true },
     },
     (request) => chooseFor(request.body as ChooseOrder),

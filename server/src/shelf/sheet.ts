@@ -5,7 +5,7 @@ import * as wire from '@jardinero/contract/shelf'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
-import { makePdf, plainText as plain } from '../platform/pdf.ts'
+import { pageNumbers, plainText as plain, type Page } from '../platform/pdf.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 interface Sheet {
@@ -74,7 +74,7 @@ function sheetCsv({ turf, rows }: Sheet): string {
   )
 }
 
-function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): Promise<Buffer> {
+function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): Page {
   const { say } = words
   const text = (key: string, params = {}) => plain(say(key, params))
   const range = (r: SheetRow['spot']) => plain(words.range(r.min, r.max, r.unit, true))
@@ -97,11 +97,11 @@ function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): 
       .filter(Boolean)
       .join('\n'),
   ])
-  return makePdf({
+  return {
     title: text('shelf.sheet.title', { heading }),
     landscape: true,
     fontSize: 7.5,
-    footer: (page, pages) => text('shelf.sheet.footer', { page, pages }),
+    footer: text('shelf.sheet.footer', pageNumbers),
     content: [
       { text: text('shelf.sheet.says', { day: today }), margin: [0, 3, 0, 8] },
       {
@@ -120,7 +120,7 @@ function sheetPdf({ heading, turf, rows }: Sheet, words: Words, today: string): 
         layout: 'lightHorizontalLines',
       },
     ],
-  })
+  }
 }
 
 export interface SheetParts {
@@ -145,14 +145,12 @@ export function sheetRoutes(app: FastifyInstance, { wordsFor, today }: SheetPart
   app.get(
     '/api/shelf/sheet.pdf',
     { schema: { tags, summary: 'The shelf on one sheet, as PDF', ...query } },
-    (request, reply) =>
-      app.scoped(request, async (scope) => {
-        const sheet = await readSheet(scope, request.query as { yardId?: string; heading?: string })
-        const pdf = await sheetPdf(sheet, wordsFor(request.person!), await today(scope))
-        void reply
-          .type('application/pdf')
-          .header('content-disposition', 'attachment; filename="shelf-sheet.pdf"')
-        return reply.serializer((bytes) => bytes as never).send(pdf)
-      }),
+    async (request, reply) => {
+      const [sheet, day] = await app.scoped(request, async (scope) => [
+        await readSheet(scope, request.query as { yardId?: string; heading?: string }),
+        await today(scope),
+      ])
+      return app.sendPdf(request, reply, 'shelf-sheet', sheetPdf(sheet, wordsFor(request.person!), day))
+    },
   )
 }

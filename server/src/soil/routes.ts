@@ -11,18 +11,20 @@ import {
   type CatchCups,
   type SoilForecast,
   type SoilForecastRequest,
-  type StationMapping,
   type TimingRequest,
 } from '@jardinero/core/soil'
 import { createForecastPool } from './forecastPool.ts'
 import { probeRoutes } from './probe.ts'
-import { forgetStation, takeStation, takeTypicalYear } from './station.ts'
+import { forgetStation } from './station.ts'
 import { readWeather } from './weather.ts'
 import { accountToday } from '../account/today.ts'
+import { ordinaryBytes } from '../platform/bodies.ts'
 import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
+import { takeFiles } from '../tasks/tasks.ts'
+import { untilGone } from '../platform/threads.ts'
 import { yardOfPlace } from '../yard/whose.ts'
 
 /** A day that is not yet: nothing can have been seen or given on it. */
@@ -123,6 +125,7 @@ function calculatorRoutes(app: FastifyInstance): void {
         summary: 'Is it time, by one school of timing, from readings alone',
         body: wire.timingRequest,
       },
+      bodyLimit: 4 * ordinaryBytes,
       config: { open: true },
     },
     (request) => accept(computeTiming(request.body as TimingRequest)),
@@ -139,8 +142,10 @@ function calculatorRoutes(app: FastifyInstance): void {
     },
     (request) => accept(computeSprinkler(request.body as CatchCups)),
   )
-  const simulated = { config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute' } } }
-  const large = { bodyLimit: 4 * 1024 * 1024, ...simulated }
+  const simulated = {
+    config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute', inProcess: true } },
+  }
+  const large = { bodyLimit: 2 * 1024 * 1024, ...simulated }
   app.post(
     '/api/soil/forecast',
     {
@@ -152,9 +157,9 @@ function calculatorRoutes(app: FastifyInstance): void {
       },
       ...large,
     },
-    async (request) => ({
+    async (request, reply) => ({
       simulated: true,
-      ...accept(await forecast(request.body as SoilForecastRequest)),
+      ...accept(await forecast(request.body as SoilForecastRequest, untilGone(request, reply))),
     }),
   )
   app.post(
@@ -164,7 +169,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       ...large,
     },
     async (request, reply) => {
-      const series = accept(await forecast(request.body as SoilForecastRequest))
+      const series = accept(await forecast(request.body as SoilForecastRequest, untilGone(request, reply)))
       void reply.type('text/csv; charset=utf-8')
       return forecastCsv(series)
     },
@@ -172,10 +177,6 @@ function calculatorRoutes(app: FastifyInstance): void {
 }
 
 function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string): void {
-  const todayOf = async (scope: AccountScope, yardId: string) => {
-    const { timeZone } = await scope.get<Yard>('yard', yardId)
-    return accountToday(scope, timeZone, clock)
-  }
   app.get(
     '/api/soil/weather',
     {
@@ -187,27 +188,24 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
         return readWeather(scope, weatherUrl, yard, await accountToday(scope, yard.timeZone, clock))
       }),
   )
-  app.post(
-    '/api/soil/station',
+  takeFiles(app, [
     {
-      schema: { tags, summary: 'Take in a file of the yard’s own station', body: stationFile },
+      url: '/api/soil/station',
+      kind: 'station',
+      tag: 'soil',
+      summary: 'Take in a file of the yard’s own station, as a task',
+      body: stationFile,
       bodyLimit: 20 * 1024 * 1024,
     },
-    (request) =>
-      app.scoped(request, async (scope) => {
-        const body = request.body as { yardId: string; csv: string; mapping: StationMapping }
-        return takeStation(scope, weatherUrl, { ...body, today: await todayOf(scope, body.yardId) })
-      }),
-  )
-  app.post(
-    '/api/soil/typical-year',
     {
-      schema: { tags, summary: 'Take in a typical year (EPW)', body: typicalYearFile },
+      url: '/api/soil/typical-year',
+      kind: 'typicalYear',
+      tag: 'soil',
+      summary: 'Take in a typical year (EPW), as a task',
+      body: typicalYearFile,
       bodyLimit: 6 * 1024 * 1024,
     },
-    (request) =>
-      app.scoped(request, (scope) => takeTypicalYear(scope, request.body as { yardId: string; epw: string })),
-  )
+  ])
   app.delete(
     '/api/soil/station',
     { schema: { tags, summary: 'Forget the yard’s own station', querystring: weatherRequest } },

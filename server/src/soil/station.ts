@@ -67,7 +67,7 @@ export async function takeStation(
       { code: 'stationInFuture', field: 'day', params: { given: late.day, today } },
     ])
   const runs = checkWeather(days, 'days').filter((r) => r.code !== 'weatherGap')
-  if (runs.length) throw new ProblemError('refused', runs.slice(0, 50))
+  if (runs.length) throw new ProblemError('refused', runs)
   await storeDays(scope, yardId, days)
   return { days: days.length, filled, gaps, from: days[0]!.day, to: days.at(-1)!.day }
 }

@@ -22,6 +22,7 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     client: column.textOrNull,
   },
   uniques: [accountKey],
+  indices: [{ name: 'yard_by_name', columns: ['accountId', 'name', 'id'] }],
   foreignKeys: [ofAccount],
 })
 

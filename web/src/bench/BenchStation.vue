@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import type { Sprayer } from '@jardinero/contract/bench'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
@@ -122,7 +122,12 @@ async function recorded(): Promise<void> {
         v-for="(pass, i) in passes"
         :key="i"
         class="link"
-        @click="bench.choices.value.labelIds = pass.map((p) => p.id)"
+        @click="
+          bench.startWith(
+            pass.map((p) => p.id),
+            { doses: bench.choices.value.doses },
+          )
+        "
       >
         {{ say('bench.takePass', { n: i + 1, labels: pass.map((p) => p.rules.name).join(', ') }) }}
       </button>
@@ -196,7 +201,7 @@ async function recorded(): Promise<void> {
           :label="account.state.labels.find((l) => l.id === editing!.id)"
           :turf="bench.zone.value ? [bench.zone.value.turf] : []"
           :lawn-sq-ft="bench.grounds.value[0]?.areaSqFt"
-          @done="(row) => ((editing = undefined), row && (bench.choices.value.labelIds = [row.id]))"
+          @done="(row) => ((editing = undefined), row && bench.startWith([row.id]))"
         />
       </template>
       <MixKept v-else-if="kept" :tank="kept.tank" />

@@ -10,13 +10,12 @@ import {
 } from '@jardinero/core/bench'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
-import FormActions from '../kit/FormActions.vue'
+import { useRowForm, useYard } from '../state/index.ts'
+import FormActions from '../state/FormActions.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import StopWatch from './StopWatch.vue'
 
 /** With water in your own shoes: runs over known ground, the whole lawn, what a nozzle catches; a spreader by weighing back. */

@@ -8,7 +8,7 @@ import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import type { GroundChoice } from './useTankChoices.ts'
 import type { Bench } from './useBench.ts'
 

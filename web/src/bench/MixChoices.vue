@@ -36,13 +36,7 @@ const addable = computed(() =>
 )
 const ids = () => b.products.value.map((l) => l.id)
 function takeFirst(id: string | undefined): void {
-  if (id)
-    b.choices.value.labelIds = [
-      id,
-      ...ids()
-        .slice(1)
-        .filter((other) => other !== id),
-    ]
+  if (id) b.startWith([id])
 }
 const adding = ref<string>()
 function add(id: string | undefined): void {
@@ -76,7 +70,7 @@ const isWet = computed(() => !b.spreads.value)
     :model-value="b.calibration.value?.id"
     :label="say('bench.equipment')"
     :options="equipment"
-    @update:model-value="$event && (b.choices.value.calibrationId = $event)"
+    @update:model-value="$event && b.takeEquipment($event)"
   />
   <RestRow :name="b.sprayer.value?.name ?? say('bench.noSprayer')">
     <template #value>

@@ -19,7 +19,7 @@ const props = defineProps<{
 const { say, range } = useWords()
 const { tools, toolName } = useTools()
 const b = props.bench
-const limits = computed(() => props.label.rules.additive?.rate ?? b.useOf(props.label.rules)?.rate)
+const limits = computed(() => props.label.rules.additive?.rate ?? b.useOf(props.label)?.rate)
 const unit = computed(() => (limits.value?.unit ?? 'lb/1000ft2') as Unit)
 const dose = computed({
   get: () => b.doseOf(props.label)?.value,

@@ -5,15 +5,16 @@ import { reactive } from 'vue'
 import type { Tank } from '@jardinero/contract/bench'
 import { treatedSqFt } from '@jardinero/core/bench'
 import { checkConditions } from '@jardinero/core/outing'
+import { addDays } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { connection, newId } from '../kit/api.ts'
 import { clockIn, instantAt } from '../kit/localTime.ts'
-import { useSeason } from '../kit/season.ts'
+import { useSeason, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** Writes a pass down: when, who, the weather, what was really used. */
 const props = defineProps<{ tank: Tank }>()
@@ -22,6 +23,7 @@ const season = useSeason()
 const session = useSession()
 const { timeZone, today, day } = useYard()
 const { say } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const signature = useLocalStorage(`bench.signature.${session.person?.id}`, { applicator: '', licence: '' })
 /** With one product on one lawn, what was really used can be put right at once; else each record is amended in the ledger. */
@@ -35,6 +37,7 @@ const unit = only?.measured.unit
 const typed = reactive({
   day: day.value < today.value ? day.value : today.value,
   clock: clockIn(new Date(), timeZone.value),
+  ended: '',
   applicator: signature.value.applicator || (session.person?.name ?? ''),
   licence: signature.value.licence || (session.person?.licence ?? ''),
   windMph: undefined as number | undefined,
@@ -47,11 +50,14 @@ const typed = reactive({
 const id = newId()
 
 async function submit(): Promise<void> {
-  const { day: passDay, clock, product, windMph, airC, areaSqFt, ...said } = typed
+  const { day: passDay, clock, ended, product, windMph, airC, areaSqFt, ...said } = typed
+  const appliedAt = instantAt(passDay, clock, timeZone.value)
+  const endsOn = ended && ended < clock ? addDays(passDay, 1) : passDay
   const common = {
     id,
     ...said,
-    appliedAt: instantAt(passDay, clock, timeZone.value),
+    appliedAt,
+    endedAt: ended ? instantAt(endsOn, ended, timeZone.value) : null,
     windMph: windMph ?? null,
     airC: airC ?? null,
   }
@@ -64,7 +70,7 @@ async function submit(): Promise<void> {
           product: { value: product ?? NaN, unit },
           areaSqFt: areaSqFt ?? NaN,
         })
-      : season.addTankRecords({ ...common, tankId: props.tank.id }),
+      : season.addApplication({ ...common, tankId: props.tank.id }),
   )
   if (!saved) return
   signature.value = { applicator: said.applicator, licence: said.licence }
@@ -82,6 +88,12 @@ async function submit(): Promise<void> {
         :fault="form.faultAt('appliedAt')"
       />
       <TextField v-model="typed.clock" type="time" :label="say('ledger.started')" />
+      <TextField
+        v-model="typed.ended"
+        type="time"
+        :label="say('ledger.ended')"
+        :hint="say('ledger.endedHint')"
+      />
       <TextField
         v-model="typed.applicator"
         :label="say('ledger.applicator')"
@@ -125,7 +137,9 @@ async function submit(): Promise<void> {
       <Button
         type="submit"
         :label="
-          say(form.saving.value ? (connection.away ? 'frame.waiting' : 'frame.saving') : 'bench.record')
+          form.saving.value
+            ? say(connection.away ? 'frame.waiting' : 'frame.saving')
+            : saveWords.named(say('bench.record'))
         "
         :disabled="form.saving.value"
       />

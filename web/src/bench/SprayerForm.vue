@@ -12,12 +12,12 @@ import {
   type SprayerKind,
 } from '@jardinero/core/bench'
 import ChoiceField from '../kit/ChoiceField.vue'
-import FormActions from '../kit/FormActions.vue'
+import { useRowForm } from '../state/index.ts'
+import FormActions from '../state/FormActions.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
 import SwathFinder from './SwathFinder.vue'
 
 /** A sprayer with its nozzle, or a spreader with its hopper. */

@@ -5,12 +5,12 @@ import { useRouter } from 'vue-router'
 import { wateringParams, type SpreadPlan } from '@jardinero/core/bench'
 import FigureText from '../kit/FigureText.vue'
 import TextField from '../kit/TextField.vue'
-import { newId, send } from '../kit/api.ts'
+import { newId } from '../kit/api.ts'
 import { clockIn, instantAt } from '../kit/localTime.ts'
-import { useSeason } from '../kit/season.ts'
+import { useSeason, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import type { Bench } from './useBench.ts'
 
 /** Granules by weight: what goes into the hopper, filling by filling and direction by direction; then the record. */
@@ -20,37 +20,36 @@ const season = useSeason()
 const session = useSession()
 const { timeZone, today, day } = useYard()
 const { say, quantity } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const id = newId()
+const spreadId = newId()
 const applicator = ref(session.person?.name ?? '')
 const print = () => window.print()
 
 async function record(): Promise<void> {
   const b = props.bench
   const on = day.value < today.value ? day.value : today.value
-  const saved = await form.save(async () => {
-    const { mixIds } = await send<{ mixIds: string[] }>('POST', '/api/bench/spreads', {
-      id,
+  const order = {
+    id,
+    spread: {
+      id: spreadId,
       zones: b.grounds.value.map((g) => ({
         zoneId: g.id,
-        mode: 'broadcast',
-        spotSqFt: null,
+        mode: g.mode,
+        spotSqFt: g.spotSqFt ?? null,
         edgeSqFt: g.edgeSqFt ?? null,
       })),
       labelId: b.label.value!.id,
       calibrationId: b.calibration.value!.id,
       day: on,
-      rate: b.rate.value,
+      rate: b.rate.value!,
       directions: b.choices.value.directions ?? 2,
-    })
-    for (const mixId of mixIds)
-      await season.addRecord({
-        id: newId(),
-        mixId,
-        appliedAt: instantAt(on, clockIn(new Date(), timeZone.value), timeZone.value),
-        applicator: applicator.value,
-      })
-  })
+    },
+    appliedAt: instantAt(on, clockIn(new Date(), timeZone.value), timeZone.value),
+    applicator: applicator.value,
+  }
+  const saved = await form.save(() => season.addApplication(order))
   if (saved) await router.push({ name: 'ledger' })
 }
 </script>
@@ -90,7 +89,7 @@ async function record(): Promise<void> {
     <form class="no-print" novalidate @submit.prevent="record">
       <TextField v-model="applicator" :label="say('ledger.applicator')" :fault="form.faultAt('applicator')" />
       <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
-      <Button type="submit" :label="say('bench.record')" :disabled="form.saving.value" />
+      <Button type="submit" :label="saveWords.named(say('bench.record'))" :disabled="form.saving.value" />
       <button type="button" class="link" @click="print">{{ say('shelf.print') }}</button>
     </form>
   </section>

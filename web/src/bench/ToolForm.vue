@@ -4,12 +4,12 @@ import type { ToolRow } from '@jardinero/contract/bench'
 import { checkTool, toolKinds, type ToolKind } from '@jardinero/core/bench'
 import type { MassUnit, VolumeUnit } from '@jardinero/core/quantity'
 import ChoiceField from '../kit/ChoiceField.vue'
-import FormActions from '../kit/FormActions.vue'
+import { useRowForm } from '../state/index.ts'
+import FormActions from '../state/FormActions.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
 
 /** One measure: what it is, its smallest step, what it holds. Spoons are told by country: they differ by a third. */
 const props = defineProps<{ tool?: ToolRow | undefined }>()

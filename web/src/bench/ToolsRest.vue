@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { ToolRow } from '@jardinero/contract/bench'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import ToolForm from './ToolForm.vue'
 

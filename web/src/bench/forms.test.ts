@@ -4,7 +4,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Sprayer, Tank } from '@jardinero/contract/bench'
 import { measuringTools } from '@jardinero/core/bench'
 import { atHome, button, homeState, input, pick, record, rules, until } from '../../test/home.ts'
-import { useSeason } from '../kit/season.ts'
+import { useSeason } from '../state/index.ts'
 import WindPanel from '../outing/field/WindPanel.vue'
 import CalibrationForm from './CalibrationForm.vue'
 import LabelCautions from './LabelCautions.vue'
@@ -22,8 +22,10 @@ const [sprayer] = homeState().sprayers as [Sprayer]
 /** What was sent, and the answer made of it. */
 function takeAll(answer: (body: Record<string, unknown>) => unknown = (body) => ({ ...body, version: 1 })) {
   const sent: { url: string; body: Record<string, unknown> }[] = []
-  vi.stubGlobal('fetch', (url: string, { body }: { body?: string } = {}) => {
+  vi.stubGlobal('fetch', (url: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
     const row = body ? (JSON.parse(body) as Record<string, unknown>) : {}
+    // What is asked for again meanwhile stays unanswered.
+    if (method === 'GET') return new Promise(() => undefined)
     sent.push({ url, body: row })
     return Promise.resolve(new Response(JSON.stringify(answer(row)), { status: 201 }))
   })

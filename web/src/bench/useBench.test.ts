@@ -1,11 +1,16 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { atHome, record } from '../../test/home.ts'
+import { nextTick } from 'vue'
+import { atHome, homeState, record, rules } from '../../test/home.ts'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 
 afterEach(() => void vi.unstubAllGlobals())
 
+async function benchAt(home: Parameters<typeof atHome>[0]) {
+  const { use, router } = await atHome(home)
+  return { b: use(useBench), use, router }
+}
 async function bench(home: Parameters<typeof atHome>[0] = {}) {
   const { use } = await atHome({ path: '/bench', ...home })
   return use(() => {
@@ -37,6 +42,73 @@ describe('what the bench starts from', () => {
     const { b, answer } = await bench({ state })
     expect(b.missing.value).toBe(missing)
     expect(answer.answer.value.code).toBe(`bench.answer.missing.${missing}`)
+  })
+})
+
+describe('a tank that is handed over', () => {
+  const granule = { ...rules, name: 'Granules', formulation: 'GR' as const }
+  const other = {
+    ...rules,
+    name: 'Other 50 WG',
+    actives: [{ name: 'other', strength: { value: 50, unit: 'percent' as const, basis: 'ai' as const } }],
+  }
+  const labels = [
+    { id: 'l', version: 1, rules },
+    { id: 'o', version: 1, rules: other },
+    { id: 'g', version: 1, rules: granule },
+  ]
+  const [sprayer] = homeState().sprayers
+  const [calibration] = homeState().calibrations
+  const spreader = {
+    ...sprayer!,
+    id: 'sp',
+    name: 'Spreader',
+    kind: 'rotarySpreader' as const,
+    capacityGal: 40,
+  }
+  const weighed = {
+    ...calibration!,
+    id: 'kw',
+    sprayerId: 'sp',
+    day: '2026-01-10',
+    runs: [],
+    method: 'weighBack' as const,
+    inputs: { weighed: [{ areaSqFt: 1000, lb: 1 }] },
+  }
+  const both = {
+    labels,
+    sprayers: [sprayer!, spreader],
+    calibrations: [calibration!, weighed],
+  }
+  it('is whole what was handed over: a granule goes to the spreader although the bench held a sprayer', async () => {
+    const { b } = await bench({ state: both, path: '/bench?label=g&zone=z' })
+    expect([b.label.value?.id, b.spreads.value, b.sprayer.value?.id]).toEqual(['g', true, 'sp'])
+  })
+  it('asks for the equipment it needs, and shows no other product in its place', async () => {
+    const { b, answer } = await bench({ state: { labels }, path: '/bench?label=g&zone=z' })
+    expect([b.label.value?.id, b.missing.value]).toEqual(['g', 'sprayer'])
+    expect(answer.stage.value).toBe('missing')
+  })
+  it('starts empty with another label that leads it, with another day, and with other equipment', async () => {
+    const { b, use, router } = await benchAt({ state: both, path: '/bench?label=l,o&zone=z' })
+    const names = () => b.products.value.map((l) => l.id)
+    expect(names()).toEqual(['l', 'o'])
+    b.choices.value.doses['l'] = { value: 0.3, unit: 'oz/1000ft2' }
+    b.startWith(['o'])
+    expect([names(), b.choices.value.doses]).toEqual([['o'], {}])
+    b.choices.value.labelIds = ['o', 'l']
+    await router.push('/bench?day=2026-02-20')
+    await use(() => nextTick())
+    expect(names()).toEqual(['l'])
+    b.choices.value.labelIds = ['o', 'l']
+    b.takeEquipment('kw')
+    expect([names(), b.spreads.value]).toEqual([['g'], true])
+  })
+  it('is taken from an address once: what is changed after it outlives a reload', async () => {
+    const { b, use } = await benchAt({ state: both, path: '/bench?label=l,o&zone=z' })
+    b.choices.value.labelIds = ['o']
+    await nextTick()
+    expect(use(useBench).products.value.map((l) => l.id)).toEqual(['o'])
   })
 })
 

@@ -7,19 +7,19 @@ import {
   computeAnyCalibration,
   computeTank,
   planSpread,
+  spreaderKinds,
   usualNitrogen,
   type TankGround,
   type TankProductOrder,
   type TankRequest,
 } from '@jardinero/core/bench'
 import { addDays, type Quantity, type RatePerAreaUnit, type Unit } from '@jardinero/core/quantity'
-import { computeYearUse, kindOf, type LabelRules } from '@jardinero/core/shelf'
+import { computeYearUse, findUse, kindOf, namesTurf, type LabelRules } from '@jardinero/core/shelf'
 import type { Label } from '@jardinero/contract/shelf'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useShelf } from '../shelf/index.ts'
 import { get, newId, send } from '../kit/api.ts'
 import { useSession } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
 import { useTankChoices } from './useTankChoices.ts'
 import { useTools } from './useTools.ts'
 
@@ -35,14 +35,18 @@ export function useBench() {
   const account = useAccount()
   const session = useSession()
   const shelf = useShelf()
-  const { zones, areas, day, today, passesOn } = useYard()
+  const { yard, zones, areas, day, today, passesOn } = useYard()
   const { tools, toolOf, own } = useTools()
-  const choices = useTankChoices()
   const progress = useLocalStorage<Progress | null>(`bench.tankProgress.${session.person?.id}`, null, {
     serializer: { read: (v) => JSON.parse(v) as Progress, write: JSON.stringify },
   })
   const tankId = ref(newId())
   void shelf.load()
+  const passDay = computed(() => (day.value < today.value ? day.value : today.value))
+  const { choices, startWith, takeEquipment } = useTankChoices(
+    computed(() => yard.value?.id ?? ''),
+    passDay,
+  )
 
   const measured = computed(() => zones.value.filter((z) => areas.value.get(z.id)))
   const chosenZones = computed(() => {
@@ -51,13 +55,30 @@ export function useBench() {
   })
   const zone = computed(() => chosenZones.value[0])
   const calibrations = computed(() => account.state.calibrations.toSorted((a, b) => (a.day < b.day ? 1 : -1)))
+  const isFertiliser = (rules: LabelRules) => kindOf(rules) === 'fertiliser'
+  const isGranule = (rules: LabelRules) =>
+    rules.formulation === 'GR' &&
+    (kindOf(rules) === 'herbicide' || (isFertiliser(rules) && Boolean(rules.analysis?.n)))
+  /** What the tank is asked to hold: granules go through a spreader, all else through a sprayer. */
+  const asked = computed(() =>
+    (choices.value.labelIds ?? []).flatMap((id) => account.state.labels.find((l) => l.id === id) ?? []),
+  )
+  const askedSpread = computed(() =>
+    asked.value.length ? asked.value.some((l) => isGranule(l.rules)) : undefined,
+  )
+  const fits = ({ sprayerId }: { sprayerId: string }) => {
+    const found = account.state.sprayers.find((s) => s.id === sprayerId)
+    return askedSpread.value === undefined || (found && spreaderKinds.has(found.kind) === askedSpread.value)
+  }
   const calibration = computed(
-    () => calibrations.value.find((c) => c.id === choices.value.calibrationId) ?? calibrations.value[0],
-  )
-  const sprayer = computed(
     () =>
-      account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId) ?? account.state.sprayers[0],
+      calibrations.value.find((c) => c.id === choices.value.calibrationId && fits(c)) ??
+      calibrations.value.find(fits),
   )
+  const sprayer = computed(() => {
+    const own = account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId)
+    return own ?? account.state.sprayers.find(({ id }) => fits({ sprayerId: id }))
+  })
   const anyCalibrated = computed(() => {
     const found = calibration.value && computeAnyCalibration(calibration.value)
     return found?.ok ? found.value : undefined
@@ -65,40 +86,38 @@ export function useBench() {
   const calibrated = computed(() =>
     anyCalibrated.value?.kind === 'sprayer' ? anyCalibrated.value : undefined,
   )
-  const spreads = computed(() => anyCalibrated.value?.kind === 'spreader')
+  const spreads = computed(() => askedSpread.value ?? anyCalibrated.value?.kind === 'spreader')
 
-  const isFertiliser = (rules: LabelRules) => kindOf(rules) === 'fertiliser'
-  const isGranule = (rules: LabelRules) =>
-    rules.formulation === 'GR' &&
-    (kindOf(rules) === 'herbicide' || (isFertiliser(rules) && Boolean(rules.analysis?.n)))
   const inTank = (l: Label) =>
     spreads.value ? isGranule(l.rules) : !isGranule(l.rules) && !isFertiliser(l.rules)
   const labels = computed(() => account.state.labels.filter(inTank))
   /** What a pass is made for: a herbicide, or in a spreader a fertiliser; what else is in a tank goes with it. */
   const leads = (l: Label) => kindOf(l.rules) === 'herbicide' || isFertiliser(l.rules)
   const leading = computed(() => labels.value.filter(leads))
-  const forTurf = (l: Label) => l.rules.uses.some((u) => u.turf.includes(zone.value?.turf ?? ''))
+  const forTurf = (l: Label) => namesTurf(l.rules, zone.value?.turf ?? '')
   const products = computed(() => {
-    const asked = (choices.value.labelIds ?? []).flatMap((id) => labels.value.find((l) => l.id === id) ?? [])
-    if (asked.some(leads)) return asked
+    const held = asked.value.filter((l) => labels.value.includes(l))
+    if (held.some(leads)) return held
     const first = leading.value.find(forTurf) ?? leading.value[0]
     return first ? [first] : []
   })
   const label = computed(() => products.value.find(leads))
 
-  function useOf(rules: LabelRules) {
-    const named = rules.uses.filter((u) => u.turf.includes(zone.value?.turf ?? ''))
-    return named.find((u) => !u.states || u.states.includes(zone.value!.state)) ?? named[0] ?? rules.uses[0]
+  function useOf({ id, rules }: Label) {
+    const { turf = '', state } = zone.value ?? {}
+    const rate = choices.value.doses[id] as Quantity<RatePerAreaUnit> | undefined
+    return findUse(rules, { turf, state, rate }) ?? findUse(rules, { turf, rate }) ?? rules.uses[0]
   }
-  const use = computed(() => label.value && useOf(label.value.rules))
+  const use = computed(() => label.value && useOf(label.value))
   /** Half-way between the label's least and most, rounded down: a start to change from. An additive starts at its least, a fertiliser at a usual feeding. */
-  function doseOf({ id, rules }: Label): Quantity<Unit> | undefined {
+  function doseOf(label: Label): Quantity<Unit> | undefined {
+    const { id, rules } = label
     const asked = choices.value.doses[id]
     if (isFertiliser(rules))
       return asked?.unit === 'lb/1000ft2'
         ? asked
         : { value: usualNitrogen / (rules.analysis!.n / 100), unit: 'lb/1000ft2' }
-    const range = rules.additive?.rate ?? useOf(rules)?.rate
+    const range = rules.additive?.rate ?? useOf(label)?.rate
     if (!range) return undefined
     if (asked && asked.unit === range.unit) return asked
     if (rules.additive) return { value: range.min, unit: range.unit }
@@ -125,7 +144,6 @@ export function useBench() {
       }
     }),
   )
-  const passDay = computed(() => (day.value < today.value ? day.value : today.value))
   /** One's own tools, else of the usual ones those that show the reader's units; the core goes on to all where none of them has a mark. */
   const offered = computed(() => {
     if (own.value.length) return own.value
@@ -231,6 +249,8 @@ export function useBench() {
     void get<Tank>(`/api/bench/tanks/${shared}`).then((tank) => (progress.value = { tank, load: 0, step: 0 }))
   return {
     choices,
+    startWith,
+    takeEquipment,
     zone,
     zones: measured,
     chosenZones,

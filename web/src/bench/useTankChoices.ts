@@ -1,15 +1,21 @@
 import { useLocalStorage } from '@vueuse/core'
+import { watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { LoadPlan, TreatMode, WaterQuality } from '@jardinero/core/bench'
-import type { Quantity, Unit } from '@jardinero/core/quantity'
+import type { Day, Quantity, Unit } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
+import { handedOver } from './tankToMix.ts'
 
 export interface GroundChoice {
   mode: TreatMode
   spotSqFt?: number
   edgeSqFt?: number
 }
+/** The tank that is being put together. It begins empty, and another one begins where its yard, its day or what leads it changes. */
 export interface TankChoices {
+  /** The yard and the day it is for, and the address it came by. */
+  of?: string
+  from?: string
   zoneIds?: string[]
   ground: Record<string, GroundChoice>
   labelIds?: string[]
@@ -25,20 +31,69 @@ export interface TankChoices {
   directions?: 1 | 2
 }
 
-/** What is chosen at the bench: it outlives a reload; another station may send products and zones along in the address. */
-export function useTankChoices() {
+/** How one fills and measures stays from tank to tank; what is in it and where it goes does not. */
+const emptied = ({
+  tools,
+  calibrationId,
+  loadPlan,
+  waterFirst,
+  water,
+  of,
+  from,
+}: TankChoices): TankChoices => ({
+  ground: {},
+  doses: {},
+  tools,
+  loadPlan,
+  ...(of !== undefined && { of }),
+  ...(from !== undefined && { from }),
+  ...(calibrationId !== undefined && { calibrationId }),
+  ...(waterFirst !== undefined && { waterFirst }),
+  ...(water && { water }),
+})
+
+/** What is chosen at the bench: it outlives a reload. Another station hands a tank over whole, in the address, once. */
+export function useTankChoices(yardId: Ref<string>, day: Ref<Day>) {
   const session = useSession()
-  const { query } = useRoute()
+  const route = useRoute()
   const choices = useLocalStorage<TankChoices>(
     `bench.tank.${session.person?.id}`,
     { ground: {}, doses: {}, tools: {}, loadPlan: 'fullThenRemainder' },
     { mergeDefaults: true },
   )
-  const sent = (name: 'label' | 'zone') =>
-    String(query[name] ?? '')
-      .split(',')
-      .filter(Boolean)
-  if (sent('label').length) choices.value.labelIds = sent('label')
-  if (sent('zone').length) choices.value.zoneIds = sent('zone')
-  return choices
+  /** An empty tank with other products in it. */
+  const startWith = (labelIds: string[], more: Partial<TankChoices> = {}): void => {
+    const { zoneIds, ground } = choices.value
+    choices.value = { ...emptied(choices.value), ...(zoneIds && { zoneIds }), ground, labelIds, ...more }
+  }
+  /** Other equipment; what does not go through it is not in the tank any more. */
+  const takeEquipment = (calibrationId: string): void => {
+    const { zoneIds } = choices.value
+    choices.value = { ...emptied(choices.value), ...(zoneIds && { zoneIds }), calibrationId }
+  }
+  watch(
+    [yardId, day],
+    () => {
+      const of = `${yardId.value} ${day.value}`
+      if (choices.value.of === of) return
+      // The first time it is told whose it is, it stays.
+      choices.value =
+        choices.value.of === undefined ? { ...choices.value, of } : { ...emptied(choices.value), of }
+    },
+    { immediate: true },
+  )
+  const sent = handedOver(route.query)
+  const from = JSON.stringify(sent)
+  if (sent && choices.value.from !== from) {
+    const { calibrationId: _, ...empty } = emptied(choices.value)
+    const { labelIds, zoneIds, doses } = sent
+    choices.value = {
+      ...empty,
+      from,
+      doses,
+      ...(labelIds.length && { labelIds }),
+      ...(zoneIds.length && { zoneIds }),
+    }
+  }
+  return { choices, startWith, takeEquipment }
 }

@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { usualTools, type OwnedTool } from '@jardinero/core/bench'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
 /** What a person measures with: their own tools, else the usual ones of a shed. */

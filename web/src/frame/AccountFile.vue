@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { ImportResult } from '@jardinero/contract/account'
-import { send } from '../kit/api.ts'
-import { useAccount } from '../kit/account.ts'
-import { useSeason } from '../kit/season.ts'
+import { send, takingIn } from '../kit/api.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 
 /** The whole account out and in again, and the lists as CSV. */
+const account = useAccount()
 const { say } = useWords()
 const form = useForm()
 const result = ref<ImportResult>()
@@ -25,8 +25,7 @@ async function takeIn(event: Event): Promise<void> {
     const content: unknown = JSON.parse(await file.text())
     await form.save(async () => {
       const taken = await send<ImportResult>('POST', '/api/account/file', content)
-      useSeason().forget()
-      await useAccount().load()
+      account.askAgain()
       result.value = taken
     })
   } catch {
@@ -49,6 +48,9 @@ async function takeIn(event: Event): Promise<void> {
       >{{ say('you.takeIn') }}
       <input type="file" accept="application/json,.json" :disabled="form.saving.value" @change="takeIn"
     /></label>
+    <p v-if="takingIn.running" role="status">
+      {{ say('you.takingIn', { done: takingIn.done, total: takingIn.total }) }}
+    </p>
     <p v-if="result" role="status">
       {{ say('you.takenIn', { added: sum(result.added), kept: sum(result.kept) }) }}
     </p>

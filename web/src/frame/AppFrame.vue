@@ -4,13 +4,15 @@ import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { connection } from '../kit/api.ts'
 import { useSession, useWords } from '../kit/session.ts'
+import { useTicking } from '../state/index.ts'
 import { openWorking } from '../kit/working.ts'
+import { useArrivals } from '../outing/index.ts'
 import OutboxPanel from '../outing/OutboxPanel.vue'
-import { useArrivals } from '../outing/useArrivals.ts'
 import DemoBar from './DemoBar.vue'
 import KeysHelp from './KeysHelp.vue'
 import SeasonRibbon from './SeasonRibbon.vue'
 import StationTrail from './StationTrail.vue'
+import YardServices from './YardServices.vue'
 import { useKeys } from './useKeys.ts'
 
 const WorkingDrawer = defineAsyncComponent(() => import('../kit/WorkingDrawer.vue'))
@@ -18,9 +20,18 @@ const session = useSession()
 const route = useRoute()
 const { say } = useWords()
 const dark = usePreferredDark()
-const bare = computed(() => Boolean(route.meta['bare']) || !session.person)
+/** Without the frame where no yard is open: its links lead into one. */
+const bare = computed(() => !route.params['yardId'] || !session.person)
 const { helpOpen } = useKeys(bare)
 useArrivals()
+useTicking()
+const triedAt = computed(() =>
+  session.words.time(
+    session.failedBefore?.lastAt ?? '',
+    Intl.DateTimeFormat().resolvedOptions().timeZone,
+    'long',
+  ),
+)
 
 watchEffect(() => {
   const { theme, locale } = session.preferences
@@ -32,8 +43,16 @@ watchEffect(() => {
 <template>
   <a class="skip" href="#station">{{ say('frame.skip') }}</a>
   <p v-if="connection.away" class="outage no-print" role="status">{{ say('frame.away') }}</p>
+  <p v-if="session.failedBefore" class="tries no-print" role="status">
+    {{ say('frame.failedBefore', { count: session.failedBefore.count, when: triedAt }) }}
+    <RouterLink to="/you">{{ say('frame.you') }}</RouterLink>
+    <button type="button" class="link" @click="session.failedBefore = undefined">
+      {{ say('frame.close') }}
+    </button>
+  </p>
   <RouterView v-if="bare" />
   <div v-else class="frame">
+    <YardServices />
     <DemoBar class="no-print" />
     <SeasonRibbon class="ribbon no-print" />
     <StationTrail class="trail no-print" />
@@ -75,6 +94,15 @@ main:focus {
   position: sticky;
   top: 0;
   z-index: 5;
+}
+
+.tries {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1rem;
+  padding: 0.4rem 1rem;
+  background: var(--clay-soft);
+  border-bottom: 1px solid var(--rule);
 }
 @media (max-width: 60rem) {
   .frame {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useRouter } from 'vue-router'
 import { addDays } from '@jardinero/core/quantity'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
 /** Says that this is the demo, and moves its day. */
@@ -22,15 +22,15 @@ async function putBack(): Promise<void> {
 </script>
 
 <template>
-  <div v-if="account.state.account.demoDay" class="demo small">
-    <span>{{ say('frame.demo', { today: day(account.state.account.demoDay, 'weekday') }) }}</span>
+  <div v-if="account.demoDay" class="demo small">
+    <span>{{ say('frame.demo', { today: day(account.demoDay, 'weekday') }) }}</span>
     <span class="move">
       <button type="button" class="link back" @click="putBack">{{ say('frame.demoBack') }}</button>
       <button
         type="button"
         class="link"
         :aria-label="say('frame.dayBack')"
-        @click="move(addDays(account.state.account.demoDay, -1))"
+        @click="move(addDays(account.demoDay, -1))"
       >
         ‹
       </button>
@@ -38,7 +38,7 @@ async function putBack(): Promise<void> {
         >{{ say('frame.moveDemo') }}
         <input
           type="date"
-          :value="account.state.account.demoDay"
+          :value="account.demoDay"
           @change="move(($event.target as HTMLInputElement).value)"
         />
       </label>
@@ -46,7 +46,7 @@ async function putBack(): Promise<void> {
         type="button"
         class="link"
         :aria-label="say('frame.dayOn')"
-        @click="move(addDays(account.state.account.demoDay, 1))"
+        @click="move(addDays(account.demoDay, 1))"
       >
         ›
       </button>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref } from 'vue'
 import { useWords } from '../kit/session.ts'
-import { stations } from './router.ts'
+import { stations } from './stations.ts'
 
 const emit = defineEmits<{ close: [] }>()
 const { say } = useWords()

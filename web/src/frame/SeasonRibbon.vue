@@ -6,13 +6,11 @@ import { useRoute, useRouter } from 'vue-router'
 import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
 import { dayByKey } from '../kit/daySteps.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
+import type { SoilPoint } from '../soil/index.ts'
 import YardName from './YardName.vue'
 import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
 import { useGerminationHills } from './useGerminationHills.ts'
-import type { SoilPoint } from '../soil/ahead.ts'
-import { useSoilForecast } from '../soil/useSoilForecast.ts'
-import { useSeasonJudging } from '../season/useSeasonJudging.ts'
 import RibbonPlan from './RibbonPlan.vue'
 import { useSeasonLines } from './useSeasonLines.ts'
 
@@ -21,8 +19,6 @@ import { useSeasonLines } from './useSeasonLines.ts'
  * stands on. Click or drag to stand elsewhere.
  */
 const { today, day, records } = useYard()
-useSoilForecast()
-useSeasonJudging()
 const { lines } = useSeasonLines()
 const { hills, marks } = useGerminationHills()
 const { say, day: sayDay, month } = useWords()

@@ -16,7 +16,9 @@ const email = ref('')
 const password = ref('')
 const name = ref('')
 
-const go = () => router.replace(String(route.query['to'] ?? '/'))
+const to = () => String(route.query['to'] ?? '/')
+/** Who has just made an account is shown the codes first: they are told only once. */
+const go = () => router.replace(session.newCodes.length ? { name: 'codes', query: { to: to() } } : to())
 async function submit(): Promise<void> {
   const { locale } = session.preferences
   const body = { email: email.value, password: password.value }
@@ -59,6 +61,9 @@ const demo = async () => (await form.save(() => session.enter('demo'))) && go()
           :hint="fresh ? say('frame.passwordHint') : ''"
           :autocomplete="fresh ? 'new-password' : 'current-password'"
         />
+        <p v-if="!fresh" class="small">
+          <RouterLink :to="{ name: 'forgot' }">{{ say('frame.forgot') }}</RouterLink>
+        </p>
         <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
         <div class="actions">
           <Button

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useToday } from '../today/useToday.ts'
+import { useToday } from '../today/index.ts'
 import { useWords } from '../kit/session.ts'
-import { stations } from './router.ts'
+import { stations } from './stations.ts'
 
 /** The stations in the order of the work; a dot where something waits. On a phone, the bar at the foot. */
 const route = useRoute()

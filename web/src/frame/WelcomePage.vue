@@ -25,11 +25,11 @@ async function next(): Promise<void> {
   if (form.refuse(...first.check(step.value))) return
   if (step.value === 'where' && !(await form.save(first.findWhere))) return
   if (at.value < steps.length - 1) return void at.value++
-  if (await form.save(first.save)) await router.replace({ name: 'soil', query: { yard: first.yardId } })
+  if (await form.save(first.save)) await router.replace({ name: 'soil', params: { yardId: first.yardId } })
 }
 const later = async () =>
   (await form.save(first.saveWithoutReading)) &&
-  router.replace({ name: 'today', query: { yard: first.yardId } })
+  router.replace({ name: 'today', params: { yardId: first.yardId } })
 </script>
 
 <template>
@@ -57,7 +57,7 @@ const later = async () =>
       </div>
     </form>
     <p v-if="at === 0" class="quiet small file">
-      <RouterLink :to="{ name: 'you' }">{{ say('welcome.haveFile') }}</RouterLink>
+      <RouterLink :to="{ name: 'account' }">{{ say('welcome.haveFile') }}</RouterLink>
     </p>
   </main>
 </template>

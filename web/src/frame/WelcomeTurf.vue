@@ -2,10 +2,10 @@
 import { computed } from 'vue'
 import { turfStates } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
+import { useTurfNames } from '../yard/index.ts'
 import { useWords } from '../kit/session.ts'
 import type { Form } from '../kit/useForm.ts'
-import { useTurfNames } from '../yard/useTurfNames.ts'
 import type { FirstYard } from './useFirstYard.ts'
 
 const props = defineProps<{ first: FirstYard; form: Form }>()

@@ -3,7 +3,7 @@ import { computed, onMounted } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useHeld } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import type { Form } from '../kit/useForm.ts'
 import type { FirstYard } from './useFirstYard.ts'
@@ -11,11 +11,12 @@ import type { FirstYard } from './useFirstYard.ts'
 const props = defineProps<{ first: FirstYard; form: Form }>()
 const { said } = props.first
 const account = useAccount()
+const held = useHeld()
 const { say } = useWords()
 const climates = computed(() =>
   account.almanac.climates.map((c) => ({ value: c.code, label: `${c.name}: ${c.kind}` })),
 )
-onMounted(() => account.loaded || account.load())
+onMounted(held.open)
 </script>
 
 <template>

@@ -1,26 +1,34 @@
 <script setup lang="ts">
+import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
-import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useHeld, useYard } from '../state/index.ts'
 
-/** The open yard; a choice where there are several. */
-const account = useAccount()
+/** The open yard; a choice where there are several, a search where there are many. */
+const YardSearch = defineAsyncComponent(() => import('./YardSearch.vue'))
+const held = useHeld()
 const router = useRouter()
 const { yard } = useYard()
 const { say } = useWords()
-const open = (id: string) => router.replace({ query: { ...router.currentRoute.value.query, yard: id } })
+const yards = computed(() => held.opening?.yards ?? [])
+const count = computed(() => held.opening?.yardCount ?? 0)
+/** The same station of another yard: what was open in this one is not there. */
+const open = (yardId: string) => {
+  const { name, query } = router.currentRoute.value
+  return router.push({ name: name!, params: { yardId }, query: query['day'] ? { day: query['day'] } : {} })
+}
 </script>
 
 <template>
+  <YardSearch v-if="count > yards.length" :name="yard?.name ?? ''" @open="open" />
   <select
-    v-if="account.state.yards.length > 1"
+    v-else-if="count > 1"
     class="small"
     :aria-label="say('frame.otherYard')"
     :value="yard?.id"
     @change="open(($event.target as HTMLSelectElement).value)"
   >
-    <option v-for="y in account.state.yards" :key="y.id" :value="y.id">{{ y.name }}</option>
+    <option v-for="y in yards" :key="y.id" :value="y.id">{{ y.name }}</option>
   </select>
   <span v-else class="quiet small">{{ yard?.name }}</span>
 </template>

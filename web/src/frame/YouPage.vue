@@ -1,21 +1,19 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
 import type { Preferences } from '@jardinero/contract/person'
 import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
-import { useSeason } from '../kit/season.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
+import { useAccount } from '../state/index.ts'
 import AccountFile from './AccountFile.vue'
+import SecurityPart from './you/SecurityPart.vue'
+import SignOutRow from './you/SignOutRow.vue'
 
 /** How one person reads, and the account as a file. */
 const session = useSession()
 const account = useAccount()
-const router = useRouter()
 const { say } = useWords()
 const form = useForm()
 
@@ -32,12 +30,6 @@ const choices = computed(() => [
 const saved = ref(false)
 async function prefer(key: string, value: unknown): Promise<void> {
   saved.value = await form.save(() => session.prefer({ [key]: value }))
-}
-async function leave(): Promise<void> {
-  await session.leave()
-  account.clear()
-  useSeason().forget()
-  await router.push({ name: 'signIn' })
 }
 </script>
 
@@ -68,9 +60,8 @@ async function leave(): Promise<void> {
     <p class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>
     </p>
-    <p class="leave">
-      <Button severity="secondary" variant="outlined" :label="say('frame.signOut')" @click="leave" />
-    </p>
+    <SecurityPart v-if="!account.demoDay" />
+    <SignOutRow />
   </article>
 </template>
 

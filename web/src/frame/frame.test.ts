@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { atHome, button, input, until } from '../../test/home.ts'
+import { adaSession, refused, standServer, type Answer } from '../../test/server.ts'
 import { useSession } from '../kit/session.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
 import AccountFile from './AccountFile.vue'
@@ -9,30 +10,7 @@ import YouPage from './YouPage.vue'
 
 afterEach(() => vi.unstubAllGlobals())
 
-interface Sent {
-  method: string
-  url: string
-  body: unknown
-}
-type Answer = [status: number, body: unknown]
-/** A server that answers by method and address, and what it was sent. */
-function standServer(answers: Record<string, Answer>): Sent[] {
-  const sent: Sent[] = []
-  vi.stubGlobal('fetch', (url: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
-    sent.push({ method, url, body: body && JSON.parse(body) })
-    const found = Object.entries(answers).find(([to]) => `${method} ${url}`.startsWith(to))
-    if (!found) return new Promise(() => undefined)
-    const [status, said] = found[1]
-    return Promise.resolve(new Response(status === 204 ? null : JSON.stringify(said), { status }))
-  })
-  return sent
-}
-const ada = { id: 'i', version: 1, email: 'ada@example.org', name: 'Ada', licence: '', locale: 'en-US' }
-const session = { csrfToken: 'c', person: { ...ada, units: 'us', temperature: 'F', theme: 'auto' } }
-const refused = (field: string, detail: string): Answer => [
-  422,
-  { code: 'refused', detail: 'Not so.', faults: [{ code: 'x', field, detail }] },
-]
+const session = adaSession
 
 describe('coming in', () => {
   async function door(answers: Record<string, Answer>, path = '/signIn?to=/soil') {
@@ -90,23 +68,12 @@ describe('one’s own page', () => {
     expect(sent.find((s) => s.method === 'PATCH')!.body).toEqual({ version: 1, licence: 'X-17' })
     expect(useSession().person?.licence).toBe('X-17')
   })
-  it('signs out: nothing of the account stays on the page', async () => {
-    const { show, account, router } = await atHome({ path: '/you' })
-    standServer({
-      'POST /api/session/sign-out': [204, undefined],
-      'GET /api/session': [200, { csrfToken: 'n', person: null }],
-    })
-    await button(show(YouPage), 'Sign out').trigger('click')
-    await until(() => router.currentRoute.value.name === 'signIn')
-    expect(useSession().person).toBeNull()
-    expect(account.state.yards).toEqual([])
-  })
 })
 
 describe('the account as a file', () => {
   async function choose(text: string, answers: Record<string, Answer>) {
     const { show } = await atHome({ path: '/you' })
-    const sent = standServer({ 'GET /api/account': [200, {}], 'GET /api/almanac': [200, {}], ...answers })
+    const sent = standServer(answers)
     const page = show(AccountFile)
     const field = page.find('input[type=file]')
     Object.defineProperty(field.element, 'files', { value: [{ text: () => Promise.resolve(text) }] })

@@ -1,69 +1,101 @@
-import { createRouter, createWebHistory, type RouteRecordRaw } from 'vue-router'
-import { useAccount } from '../kit/account.ts'
-import { useSeason } from '../kit/season.ts'
+import {
+  createRouter,
+  createWebHistory,
+  type RouteLocationNormalized,
+  type RouteLocationRaw,
+  type Router,
+  type RouterHistory,
+  type RouteRecordRaw,
+} from 'vue-router'
+import { ApiProblem } from '../kit/api.ts'
 import { useSession } from '../kit/session.ts'
+import { useHeld } from '../state/index.ts'
+import { inYard, withoutYard } from './stations.ts'
 
-/** The stations in the order of the work; those not built yet are not here, and so not shown. */
-export const stations = [
-  { name: 'yard', key: '1' },
-  { name: 'scout', key: '2' },
-  { name: 'soil', key: '3' },
-  { name: 'season', key: '4' },
-  { name: 'shelf', key: '5' },
-  { name: 'bench', key: '6' },
-  { name: 'outing', key: '7' },
-  { name: 'ledger', key: '8' },
-] as const
-
+/** Addresses without a yard, from before it stood in them, and the plainest one: they lead to the yard that was open last. */
+const shortAddresses = inYard.map(({ path, name }): RouteRecordRaw => ({
+  path: `/${path}`,
+  component: { render: () => null },
+  meta: { leadsTo: name },
+}))
 const routes: RouteRecordRaw[] = [
-  { path: '/', name: 'today', component: () => import('../today/TodayPage.vue') },
-  { path: '/yard', name: 'yard', component: () => import('../yard/YardStation.vue') },
-  { path: '/scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
-  { path: '/soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },
-  { path: '/season', name: 'season', component: () => import('../season/SeasonStation.vue') },
-  { path: '/shelf', name: 'shelf', component: () => import('../shelf/ShelfStation.vue') },
-  { path: '/bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
-  { path: '/outing', name: 'outing', component: () => import('../outing/OutingStation.vue') },
-  { path: '/outing/field', name: 'field', component: () => import('../outing/field/FieldPage.vue') },
-  { path: '/ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
-  { path: '/you', name: 'you', component: () => import('./YouPage.vue') },
-  { path: '/welcome', name: 'welcome', component: () => import('./WelcomePage.vue'), meta: { bare: true } },
-  {
-    path: '/sign-in',
-    name: 'signIn',
-    component: () => import('./SignInPage.vue'),
-    meta: { bare: true, open: true },
-  },
+  { path: '/yards/:yardId', children: inYard },
+  ...withoutYard,
+  ...shortAddresses,
   { path: '/:rest(.*)*', redirect: '/' },
 ]
 
-/** The year one stands in: of the day in the address, else of the demo's day, else this one. */
-function standingYear(asked: unknown, demoDay: string | null): number {
-  const day = [asked, demoDay].find((d): d is string => typeof d === 'string' && /^\d{4}-/.test(d))
-  return Number((day ?? new Date().toISOString()).slice(0, 4))
+/** The yard that was open last, of one person on this device. */
+const lastOpen = {
+  key: (person: string) => `frame.yard.${person}`,
+  read: (person: string): string => globalThis.localStorage?.getItem(lastOpen.key(person)) ?? '',
+  keep: (person: string, yardId: string): void =>
+    globalThis.localStorage?.setItem(lastOpen.key(person), yardId),
 }
 
-/** Loads the account before the first station, and leads a new one through its first yard. */
-export function createAppRouter() {
-  const router = createRouter({ history: createWebHistory(), routes })
-  router.beforeEach(async (to, from) => {
+const isDay = (day: unknown): day is string =>
+  typeof day === 'string' && /^\d{4}-\d{2}-\d{2}$/.test(day) && !Number.isNaN(Date.parse(day))
+
+/**
+ * The day one stands on goes along with every link and every step, unless it says a day itself: the one place where the day
+ * is carried.
+ */
+export function carryDay(router: Router): void {
+  const { push, replace, resolve } = router
+  const withDay = (to: RouteLocationRaw): RouteLocationRaw => {
+    const { day } = router.currentRoute.value.query
+    if (typeof to === 'string' || !isDay(day) || (to.query && 'day' in to.query)) return to
+    const target = resolve(to)
+    return target.matched[0]?.path === '/yards/:yardId' ? { ...to, query: { ...to.query, day } } : to
+  }
+  router.push = (to) => push(withDay(to))
+  router.replace = (to) => replace(withDay(to))
+  router.resolve = ((to: RouteLocationRaw, from?: never) =>
+    resolve(withDay(to) as never, from)) as typeof resolve
+}
+
+/** From an address without a yard to the same station of the yard that was open last; the first, where none was. */
+async function leadToYard(to: RouteLocationNormalized): Promise<RouteLocationRaw> {
+  const held = useHeld()
+  const opening = await held.open()
+  const { yard: asked, ...query } = to.query
+  const [first] = opening.yards
+  if (!first) return to.meta['leadsTo'] === 'you' ? { name: 'account' } : { name: 'welcome' }
+  const yardId = String(asked ?? '') || lastOpen.read(held.who) || first.id
+  return { name: String(to.meta['leadsTo']), params: { yardId }, query, hash: to.hash, replace: true }
+}
+
+/** Opens the yard of an address, as far as it is not here yet. One that is not there is said, never changed for another. */
+async function openYard(to: RouteLocationNormalized): Promise<true | RouteLocationRaw> {
+  const held = useHeld()
+  const yardId = String(to.params['yardId'])
+  const day = to.query['day']
+  try {
+    await held.stand(yardId, isDay(day) ? Number(day.slice(0, 4)) : undefined)
+  } catch (error) {
+    if (!(error instanceof ApiProblem)) throw error
+    if (error.problem.code === 'notSignedIn') throw error
+    lastOpen.keep(held.who, '')
+    const opening = await held.open()
+    return opening.yardCount ? { name: 'noYard' } : { name: 'welcome' }
+  }
+  lastOpen.keep(held.who, yardId)
+  return true
+}
+
+/** Opens the account and the yard before the first station, and leads a new one through its first yard. */
+export function createAppRouter(history: RouterHistory = createWebHistory()): Router {
+  const router = createRouter({ history, routes })
+  carryDay(router)
+  router.beforeEach((to) => {
     const session = useSession()
-    const account = useAccount()
     if (!session.person)
       return to.meta['open']
         ? true
-        : { name: 'signIn', query: to.name === 'today' ? {} : { to: to.fullPath } }
-    if (to.name === 'signIn') return { name: 'today' }
-    if (!account.loaded) await account.load()
-    await useSeason().reach(standingYear(to.query['day'], account.state.account.demoDay) - 1)
-    if (!account.state.yards.length && to.name !== 'welcome' && to.name !== 'you') return { name: 'welcome' }
-    // The day one stands on and the open yard go along from station to station.
-    const carried = ['day', 'yard'].filter(
-      (key) => from.query[key] && !(key in to.query) && to.path !== from.path,
-    )
-    return carried.length
-      ? { ...to, query: { ...to.query, ...Object.fromEntries(carried.map((key) => [key, from.query[key]])) } }
-      : true
+        : { name: 'signIn', query: to.meta['leadsTo'] === 'today' ? {} : { to: to.fullPath } }
+    if (to.name === 'signIn' || to.name === 'forgot') return { path: '/' }
+    if (to.meta['leadsTo']) return leadToYard(to)
+    return to.params['yardId'] ? openYard(to) : true
   })
   return router
 }

@@ -2,10 +2,9 @@ import { useTimeout } from '@vueuse/core'
 import { computed, watchEffect } from 'vue'
 import { dayOfYear, type Day } from '@jardinero/core/quantity'
 import { computeClock, daysFromSpan, spanLength } from '@jardinero/core/scout'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
-import { useSoilNow } from '../soil/useSoilNow.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { usePlants } from '../scout/index.ts'
+import { useSoilNow } from '../soil/index.ts'
 
 /** One weed of this yard and when it germinates here: 0 to 1 by day. */
 export interface GerminationHill {

@@ -2,7 +2,7 @@ import { useEventListener } from '@vueuse/core'
 import { ref, type Ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { openWorking } from '../kit/working.ts'
-import { stations } from './router.ts'
+import { stations } from './stations.ts'
 
 const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&

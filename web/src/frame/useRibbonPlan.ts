@@ -1,8 +1,8 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { addDays, type Day } from '@jardinero/core/quantity'
-import { useYard } from '../kit/useYard.ts'
-import { useShown } from '../season/useShown.ts'
+import { useYard } from '../state/index.ts'
+import { useShown } from '../season/index.ts'
 
 /** So strong a barrier fills the ribbon's height. */
 const whole = 4

@@ -1,9 +1,8 @@
 import { computed } from 'vue'
 import type { Day } from '@jardinero/core/quantity'
-import { isOddReading, timingDepthCm, type ProbeReading } from '@jardinero/core/soil'
-import { useYard } from '../kit/useYard.ts'
-import { aheadPoints, observedPoints, type SoilPoint } from '../soil/ahead.ts'
-import { useSoilNow } from '../soil/useSoilNow.ts'
+import { findOddReadings, timingDepthCm, type ProbeReading } from '@jardinero/core/soil'
+import { useYard } from '../state/index.ts'
+import { type SoilPoint, aheadPoints, observedPoints, useSoilNow } from '../soil/index.ts'
 
 interface LinePoint {
   day: Day
@@ -33,6 +32,7 @@ export function useSeasonLines() {
   const { places, probeReadings, today } = useYard()
   const { answer, setAside } = useSoilNow()
   const kinds = computed(() => new Map(places.value.map((p) => [p.id, p.kind])))
+  const odd = computed(() => findOddReadings(probeReadings.value))
   const out = computed(() => new Set(setAside.value.map((s) => s.reading.id)))
   const dotsOf = (kind: SeasonLine['kind']): LinePoint[] => {
     const mine = probeReadings.value.filter(
@@ -42,7 +42,7 @@ export function useSeasonLines() {
         r.depthCm >= timingDepthCm.least &&
         r.depthCm <= timingDepthCm.most &&
         !out.value.has(r.id) &&
-        !isOddReading(r, probeReadings.value),
+        !odd.value.has(r),
     )
     const points = [...byDay(mine)].map(([day, ts]) => ({
       day,

@@ -57,6 +57,32 @@ describe('sending', () => {
   })
 })
 
+describe('an answer that is none', () => {
+  afterEach(() => vi.unstubAllGlobals())
+  it('of a proxy, say, is told in a sentence, not as a fault of the page', async () => {
+    serve(new Response('<html>Bad gateway</html>', { status: 418 }))
+    await expect(send('POST', '/api/x', {})).rejects.toMatchObject({
+      problem: { code: 'unreadable', status: 418, faults: [], detail: expect.stringContaining('418') },
+    })
+  })
+  it('to a token that another tab has made old is asked for again with the new one, for any call', async () => {
+    const crossSite = answer(403, { code: 'crossSite', status: 403, detail: 'x', faults: [] })
+    const asked = serve(crossSite, answer(200, { csrfToken: 'new' }), answer(201, { id: 'a' }))
+    expect(await send('POST', '/api/x', { id: 'a' })).toEqual({ id: 'a' })
+    expect(asked).toEqual(['/api/x', '/api/session', '/api/x'])
+  })
+  it('that never comes is given up, and sent again', async () => {
+    let tries = 0
+    const timeout = vi.spyOn(AbortSignal, 'timeout').mockImplementation(() => AbortSignal.abort())
+    vi.stubGlobal('fetch', (url: string, { signal }: { signal?: AbortSignal } = {}) => {
+      if (url === '/api/health') return Promise.resolve(answer(200, { ok: true }))
+      return tries++ ? Promise.resolve(answer(200, { id: 'a' })) : Promise.reject(signal!.reason as Error)
+    })
+    expect(await trySend('GET', '/api/x')).toEqual({ kind: 'away' })
+    timeout.mockRestore()
+  })
+})
+
 describe('one try', () => {
   afterEach(() => vi.unstubAllGlobals())
   it.each([429, 502, 503, 504])('counts %i as nobody there: it is sent again later', async (status) => {

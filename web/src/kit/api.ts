@@ -1,5 +1,6 @@
 import { reactive } from 'vue'
 import type { Problem } from '@jardinero/contract/problem'
+import type { Task } from '@jardinero/contract/task'
 
 /** An answer that is a problem, with its faults at their fields. */
 export class ApiProblem extends Error {
@@ -18,7 +19,7 @@ const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
 /** Waits until the database answers again; one watch for all who wait. */
 let watching: Promise<void> | undefined
-function untilBack(): Promise<void> {
+export function untilBack(): Promise<void> {
   connection.away = true
   watching ??= (async () => {
     for (;;) {
@@ -35,6 +36,9 @@ function untilBack(): Promise<void> {
   return watching
 }
 
+/** So long an answer is waited for; a file on its way up takes longer. What is cut off is sent again. */
+const patienceMs = { ordinary: 60_000, upload: 180_000 }
+
 async function sendOnce(method: string, url: string, body?: unknown): Promise<Response | undefined> {
   const bytes = body instanceof Blob
   const headers = {
@@ -47,6 +51,7 @@ async function sendOnce(method: string, url: string, body?: unknown): Promise<Re
     return await fetch(url, {
       method,
       headers,
+      signal: AbortSignal.timeout(bytes ? patienceMs.upload : patienceMs.ordinary),
       ...(body !== undefined && { body: bytes ? body : JSON.stringify(body) }),
     })
   } catch {
@@ -56,6 +61,33 @@ async function sendOnce(method: string, url: string, body?: unknown): Promise<Re
 
 /** Nobody is there to answer, or too many ask at once: it is sent again later. A fault of the server's own is an answer. */
 const awayStatus = new Set([429, 502, 503, 504])
+
+/** What is said of an answer that nobody can read; the session says it in its person's language. */
+export const unreadable = { says: (status: number): string => `The answer could not be read (${status}).` }
+
+/** The problem an answer tells; of one that is none (a proxy's page, say) what can be said of it. */
+async function problemOf(response: Response): Promise<Problem> {
+  const told = (await response.json().catch(() => undefined)) as Partial<Problem> | undefined
+  if (told?.code && Array.isArray(told.faults)) return told as Problem
+  const detail = unreadable.says(response.status)
+  return {
+    type: 'about:blank',
+    title: detail,
+    status: response.status,
+    detail,
+    code: 'unreadable',
+    faults: [],
+  }
+}
+
+/** Fetches the token anew, where it is out of date: another tab has signed in. @returns whether it was there */
+async function renewToken(): Promise<boolean> {
+  const session = await sendOnce('GET', '/api/session')
+  if (!session?.ok) return false
+  const state = (await session.json().catch(() => undefined)) as { csrfToken?: string } | undefined
+  if (state?.csrfToken) csrfToken = state.csrfToken
+  return Boolean(state?.csrfToken)
+}
 
 /** What came of one try. */
 export type Tried<T> = { kind: 'sent'; data: T } | { kind: 'away' } | { kind: 'problem'; problem: Problem }
@@ -67,12 +99,30 @@ export async function trySend<T>(method: string, url: string, body?: unknown): P
     if (!response || awayStatus.has(response.status)) return { kind: 'away' }
     if (response.ok)
       return { kind: 'sent', data: (response.status === 204 ? undefined : await response.json()) as T }
-    const problem = (await response.json().catch(() => undefined)) as Problem | undefined
-    if (!problem) return { kind: 'away' }
+    const problem = await problemOf(response)
+    if (problem.code === 'unreadable') return { kind: 'away' }
     if (problem.code !== 'crossSite' || tries > 0) return { kind: 'problem', problem }
-    const session = await sendOnce('GET', '/api/session')
-    if (!session?.ok) return { kind: 'away' }
-    csrfToken = ((await session.json()) as { csrfToken: string }).csrfToken
+    if (!(await renewToken())) return { kind: 'away' }
+  }
+}
+
+/** How far a file that is taken in has come; nothing while none is. Watched by the forms that send one. */
+export const takingIn = reactive({ done: 0, total: 0, running: false })
+
+const askAgainMs = 400
+/** A file is taken in as a task: asked about until it is done. @throws ApiProblem where it is refused */
+async function follow<T>(id: string): Promise<T> {
+  Object.assign(takingIn, { done: 0, total: 0, running: true })
+  try {
+    for (;;) {
+      const { state, result, problem, done, total } = await send<Task>('GET', `/api/account/tasks/${id}`)
+      if (state === 'done') return result as T
+      if (problem) throw new ApiProblem(problem)
+      Object.assign(takingIn, { done, total })
+      await pause(askAgainMs)
+    }
+  } finally {
+    takingIn.running = false
   }
 }
 
@@ -88,14 +138,24 @@ const arrived = (problem: Problem, body: unknown): boolean =>
  * versions, so nothing is doubled and nothing typed is lost. @throws ApiProblem
  */
 export async function send<T>(method: string, url: string, body?: unknown): Promise<T> {
+  let renewed = false
   for (let tries = 0; ; tries++) {
     const response = await sendOnce(method, url, body)
     if (!response || response.status === 503) {
-      await untilBack()
+      // Told to come back at a time: the server is there, only busy.
+      const wait = Number(response?.headers.get('retry-after') ?? NaN)
+      const busy = wait > 0 && ((await response!.json().catch(() => ({}))) as Problem).code === 'busy'
+      if (busy) await pause(Math.min(30, wait) * 1000)
+      else await untilBack()
       continue
     }
+    if (response.status === 202) return follow<T>(((await response.json()) as Task).id)
     if (response.ok) return (response.status === 204 ? undefined : await response.json()) as T
-    const problem = (await response.json()) as Problem
+    const problem = await problemOf(response)
+    if (problem.code === 'crossSite' && !renewed) {
+      renewed = true
+      if (await renewToken()) continue
+    }
     if (tries > 0 && method === 'PATCH' && arrived(problem, body)) return problem.current as T
     throw new ApiProblem(problem)
   }

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { groundOf, joinRuns, type MemberRuns, type SimulationRequest } from '@jardinero/core/soil'
 import { soilYears } from '../../../core/test/soilYears.ts'
-import { makeRuns, type SimulateOrder } from '../workers/makeRuns.ts'
+import { type SimulateOrder, makeRuns } from '../workers/index.ts'
 import { forgetRuns, keepRuns, keyOf, readRuns, type MadeRuns } from './keptRuns.ts'
 
 const homeRequest: SimulationRequest = {

@@ -9,7 +9,8 @@ import {
   type Catalogue,
   type Words,
 } from '@jardinero/words'
-import { get, send, setCsrfToken } from './api.ts'
+import { get, send, setCsrfToken, trySend, unreadable } from './api.ts'
+import { forgetPerson, hasLeft, isLeaving, noteLeaving } from './forget.ts'
 import { keptAnswers } from './kept.ts'
 import { forgetRuns } from './keptRuns.ts'
 
@@ -26,26 +27,44 @@ const forgetAnswers = async (): Promise<void> => {
   await forgetRuns()
 }
 
+type WayIn = 'sign-in' | 'sign-up' | 'demo' | 'recover' | 'reset'
+
 /** Who is here, and how they read. */
 export const useSession = defineStore('session', () => {
   const person = ref<Person | null>(null)
   const demoOffered = ref(false)
+  const mailOffered = ref(false)
+  /** Told once, after signing up: nobody can look them up again. */
+  const newCodes = ref<string[]>([])
+  /** Tries that failed since one was last here. */
+  const failedBefore = ref<SessionState['failedSignIns']>()
   const catalogue = shallowRef<Catalogue>({})
   const preferences = computed<Preferences>(() => person.value ?? strangerPreferences())
   const words = computed<Words>(() => createWords(catalogue.value, preferences.value))
+  unreadable.says = (status) =>
+    words.value.has('frame.unreadable') ? words.value.say('frame.unreadable', { status }) : String(status)
 
   function take(state: SessionState): void {
     setCsrfToken(state.csrfToken)
     person.value = state.person
     demoOffered.value = state.demoOffered
+    mailOffered.value = state.mailOffered
   }
   async function open(): Promise<void> {
     const [state] = await Promise.all([
       get<SessionState>('/api/session'),
       speak(strangerPreferences().locale),
     ])
-    if (state.person) await speak(state.person.locale)
-    take(state)
+    // Somebody signed out here where the server could not hear it.
+    const now = isLeaving() && state.person ? await leaveNow(state) : state
+    if (now.person) await speak(now.person.locale)
+    take(now)
+  }
+  async function leaveNow({ csrfToken }: SessionState): Promise<SessionState> {
+    setCsrfToken(csrfToken)
+    await send('POST', '/api/session/sign-out', {})
+    hasLeft()
+    return get<SessionState>('/api/session')
   }
   /** The language that is spoken, and whether its words of plants are learned: they are large, and come when asked for. */
   let language = ''
@@ -61,17 +80,35 @@ export const useSession = defineStore('session', () => {
     const ofPlants = await loadPlantWords(preferences.value.locale)
     catalogue.value = { ...catalogue.value, ...ofPlants }
   }
-  const enter = async (how: 'sign-in' | 'sign-up' | 'demo', body: object = {}): Promise<void> => {
+  const enter = async (how: WayIn, body: object = {}): Promise<void> => {
     const state = await send<SessionState>('POST', `/api/session/${how}`, body)
     await forgetAnswers()
     if (state.person) await speak(state.person.locale)
     take(state)
+    newCodes.value = state.recoveryCodes ?? []
+    failedBefore.value = state.failedSignIns
   }
 
+  /** Signs out. What is on this device goes, whether the server hears of it or not: then it hears when it is next there. */
   async function leave(): Promise<void> {
-    await send('POST', '/api/session/sign-out', {})
-    await forgetAnswers()
-    take(await get<SessionState>('/api/session'))
+    noteLeaving()
+    const told = await trySend('POST', '/api/session/sign-out', {})
+    // A session that was over already is out as well.
+    if (told.kind !== 'away') hasLeft()
+    await forgetPerson()
+  }
+  async function drop(password: string): Promise<void> {
+    await send('POST', '/api/account/delete', { password })
+    await forgetPerson()
+  }
+  async function renewCodes(password: string): Promise<void> {
+    const { recoveryCodes } = await send<{ recoveryCodes: string[] }>('POST', '/api/account/recovery-codes', {
+      password,
+    })
+    newCodes.value = recoveryCodes
+  }
+  async function moveEmail(password: string, email: string): Promise<void> {
+    person.value = await send<Person>('POST', '/api/account/email', { password, email })
   }
   async function prefer(patch: Partial<Preferences> & { name?: string; licence?: string }): Promise<void> {
     const { version } = person.value!
@@ -79,7 +116,24 @@ export const useSession = defineStore('session', () => {
     await speak(changed.locale)
     person.value = changed
   }
-  return { person, demoOffered, catalogue, words, preferences, open, learnPlants, enter, leave, prefer }
+  return {
+    person,
+    demoOffered,
+    mailOffered,
+    newCodes,
+    failedBefore,
+    catalogue,
+    words,
+    preferences,
+    open,
+    learnPlants,
+    enter,
+    leave,
+    drop,
+    renewCodes,
+    moveEmail,
+    prefer,
+  }
 })
 
 /** The words of the person here; always current in templates and computed values. */

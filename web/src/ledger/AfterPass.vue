@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue'
 import FigureText from '../kit/FigureText.vue'
+import { newId } from '../kit/api.ts'
+import { type OpenRecord, useSeason } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import type { OpenRecord } from '../kit/useYard.ts'
+import { useForm } from '../kit/useForm.ts'
 import RatingPart from './RatingPart.vue'
 import RecordPhotos from './RecordPhotos.vue'
 import { useAfter } from './useAfter.ts'
@@ -12,6 +14,18 @@ const props = defineProps<{ record: OpenRecord }>()
 const { say, day, quantity } = useWords()
 const after = useAfter(toRef(props, 'record'))
 const { watering, expectation, deviations } = after
+const season = useSeason()
+const form = useForm()
+const asking = form.saving
+/** What the person says of the day's water goes into the record, as an amendment. */
+const settleWater = (waterAfterMm: number) =>
+  form.save(() =>
+    season.amend(props.record.id, {
+      id: newId(),
+      reason: say('ledger.askedWater'),
+      changes: { waterAfterMm },
+    }),
+  )
 const told = computed(() =>
   deviations.value.map((d) =>
     say('ledger.deviation', {
@@ -45,6 +59,15 @@ const told = computed(() =>
       }}
       <FigureText :figure="watering.fallen" :title="say('ledger.fallen')" />
       {{ say('ledger.fallenSince') }}
+      <span v-if="watering.askMm" class="ask">
+        {{ say('ledger.askWater', { depth: { value: watering.askMm, unit: 'mm' } }) }}
+        <button type="button" class="link" :disabled="asking" @click="settleWater(watering.askMm)">
+          {{ say('ledger.waterAfter') }}
+        </button>
+        <button type="button" class="link" :disabled="asking" @click="settleWater(0)">
+          {{ say('ledger.waterBefore') }}
+        </button>
+      </span>
       <span v-if="watering.washed" class="caution">{{
         say('ledger.washed', {
           day: watering.washed.day,
@@ -74,6 +97,12 @@ const told = computed(() =>
   border-top: 1px solid var(--rule);
   margin-top: 0.8rem;
   padding-top: 0.4rem;
+}
+.ask {
+  display: block;
+}
+.ask .link {
+  margin-right: 1rem;
 }
 .caution {
   color: var(--ember-text);

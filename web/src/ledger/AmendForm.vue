@@ -6,16 +6,17 @@ import { checkConditions } from '@jardinero/core/outing'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { connection, newId } from '../kit/api.ts'
-import { useSeason } from '../kit/season.ts'
+import { type OpenRecord, useSeason } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import type { OpenRecord } from '../kit/useYard.ts'
 
 /** A correction with its reason. Only what was changed is sent; the first entry stays. */
 const props = defineProps<{ record: OpenRecord }>()
 const emit = defineEmits<{ done: [] }>()
 const season = useSeason()
 const { say } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const id = newId()
 const { record } = props
@@ -87,7 +88,11 @@ async function submit(): Promise<void> {
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <Button
       type="submit"
-      :label="say(form.saving.value ? (connection.away ? 'frame.waiting' : 'frame.saving') : 'ledger.amend')"
+      :label="
+        form.saving.value
+          ? say(connection.away ? 'frame.waiting' : 'frame.saving')
+          : saveWords.named(say('ledger.amend'))
+      "
       :disabled="form.saving.value"
       size="small"
     />

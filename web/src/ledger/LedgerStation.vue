@@ -5,11 +5,10 @@ import { useRouter } from 'vue-router'
 import { computeAfterPass } from '@jardinero/core/ledger'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 import LimitBar from './LimitBar.vue'
 import RecordSheet from './RecordSheet.vue'
 import YearCompare from './YearCompare.vue'
@@ -26,8 +25,13 @@ const open = ref<string>()
 
 const shown = computed(() => records.value.filter((r) => r.day.startsWith(String(year.value))).reverse())
 const years = computed(() =>
-  [...new Set([today.value.slice(0, 4), ...records.value.map((r) => r.day.slice(0, 4))])].sort().reverse(),
+  [...new Set([today.value.slice(0, 4), ...account.state.history.map((h) => String(h.year))])]
+    .sort()
+    .reverse(),
 )
+/** Of every year, also of those whose records are not here. */
+const passesIn = (y: string) =>
+  account.state.history.filter((h) => String(h.year) === y).reduce((sum, h) => sum + h.passes, 0)
 const due = computed(() =>
   shown.value.find(
     (r) =>
@@ -62,7 +66,7 @@ const answer = computed(() => {
   return { code: fullest ? 'ledger.answer.share' : 'ledger.answer.passes', params }
 })
 const standIn = (y: string) =>
-  router.replace({ query: y === today.value.slice(0, 4) ? {} : { day: `${y}-12-31` } })
+  router.replace({ query: { day: y === today.value.slice(0, 4) ? undefined : `${y}-12-31` } })
 </script>
 
 <template>
@@ -105,9 +109,7 @@ const standIn = (y: string) =>
     </ul>
     <template #rests>
       <RestRow v-for="y in years" :key="y" :name="y">
-        <template #value>{{
-          say('ledger.passCount', { count: records.filter((r) => r.day.startsWith(y)).length })
-        }}</template>
+        <template #value>{{ say('ledger.passCount', { count: passesIn(y) }) }}</template>
         <button v-if="y !== String(year)" class="link" @click="standIn(y)">
           {{ say('ledger.showYear') }}
         </button>

@@ -5,12 +5,12 @@ import { checkRating, type GridCount } from '@jardinero/core/ledger'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { type OpenRecord, useAccount, useYard } from '../state/index.ts'
+import { usePlants } from '../scout/index.ts'
+import { useWatchedWeeds } from '../soil/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard, type OpenRecord } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
-import { useWatchedWeeds } from '../soil/useWatchedWeeds.ts'
 
 /** A rating by counts on a grid: points that met the weed, of all looked at; the same on an untreated patch and before where there are such. */
 const props = defineProps<{ record: OpenRecord }>()
@@ -19,6 +19,7 @@ const account = useAccount()
 const { day, today } = useYard()
 const { codes } = useWatchedWeeds()
 const { say, has } = useWords()
+const saveWords = useSaveWords()
 usePlants()
 const form = useForm()
 const plants = computed(() => {
@@ -109,7 +110,12 @@ async function submit(): Promise<void> {
     </div>
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <p class="buttons">
-      <Button type="submit" size="small" :label="say('ledger.keepRating')" :disabled="form.saving.value" />
+      <Button
+        type="submit"
+        size="small"
+        :label="saveWords.named(say('ledger.keepRating'))"
+        :disabled="form.saving.value"
+      />
       <button type="button" class="link" @click="emit('done')">{{ say('frame.cancel') }}</button>
     </p>
   </form>

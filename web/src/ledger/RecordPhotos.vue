@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
-import { useAccount } from '../kit/account.ts'
+import { type OpenRecord, useAccount, useYard } from '../state/index.ts'
 import { dayIn } from '../kit/localTime.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard, type OpenRecord } from '../kit/useYard.ts'
 
 /** Pictures from the same spot, before and after, side by side. */
 const props = defineProps<{ record: OpenRecord }>()

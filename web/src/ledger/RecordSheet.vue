@@ -2,9 +2,10 @@
 import { computed, ref } from 'vue'
 import { computeRecordedRate } from '@jardinero/core/ledger'
 import type { Figure, Refusal } from '@jardinero/core/quantity'
+import { findUse } from '@jardinero/core/shelf'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard, type OpenRecord } from '../kit/useYard.ts'
+import { type OpenRecord, useYard } from '../state/index.ts'
 import AfterPass from './AfterPass.vue'
 import AmendForm from './AmendForm.vue'
 
@@ -15,6 +16,11 @@ const { say, quantity, time, number, day: sayDay } = useWords()
 const amending = ref(false)
 const r = computed(() => props.record)
 const q = (value: number | null, unit: string) => (value === null ? '' : quantity(value, unit))
+function keepOff({ keepOffUntil, rules }: OpenRecord): string {
+  if (!keepOffUntil) return say('ledger.noKeepOff')
+  const until = time(keepOffUntil, timeZone.value, 'long')
+  return rules.keepOff.untilDry ? say('ledger.untilDry', { until }) : until
+}
 const rows = computed<[string, string | Figure][]>(() => [
   [
     'when',
@@ -33,6 +39,7 @@ const rows = computed<[string, string | Figure][]>(() => [
   ['actives', r.value.rules.actives.map((a) => a.name).join(', ')],
   ['rate', computeRecordedRate(r.value, r.value.rate.unit)],
   ['area', q(r.value.areaSqFt, 'ft2')],
+  ...(r.value.stripSqFt ? [['strip', q(r.value.stripSqFt, 'ft2')] as [string, string]] : []),
   ['total', quantity(r.value.product.value, r.value.product.unit, true)],
   ['water', q(r.value.waterGal, 'gal')],
   ['equipment', r.value.equipment],
@@ -49,16 +56,13 @@ const rows = computed<[string, string | Figure][]>(() => [
   ['applicator', r.value.applicator],
   ['licence', r.value.licence],
   ['wateredIn', r.value.wateredInOn ? sayDay(r.value.wateredInOn, 'long') : say('ledger.notWatered')],
-  [
-    'keepOff',
-    r.value.keepOffUntil ? time(r.value.keepOffUntil, timeZone.value, 'long') : say('ledger.untilDry'),
-  ],
+  ['keepOff', keepOff(r.value)],
   ['note', r.value.note],
   ['written', `${time(r.value.recordedAt, timeZone.value, 'long')}, ${r.value.recordedBy}`],
 ])
 /** A rate over the label's is recorded as it was, and said. */
 const over = computed<Refusal | undefined>(() => {
-  const use = r.value.rules.uses.find((u) => u.turf.includes(r.value.turf))
+  const use = findUse(r.value.rules, r.value)
   if (!use || r.value.rate.unit !== use.rate.unit || r.value.rate.value <= use.rate.max * (1 + 1e-9))
     return undefined
   return {

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { computeYearSummary, type YearSummary } from '@jardinero/core/ledger'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** This year beside the last: passes, first day, groups, what the ratings say. */
 const account = useAccount()

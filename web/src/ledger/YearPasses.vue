@@ -2,10 +2,9 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { GridCount } from '@jardinero/core/ledger'
-import { ribbonScale } from '../frame/ribbonScale.ts'
-import { useAccount } from '../kit/account.ts'
+import { ribbonScale } from '../frame/index.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** The year's passes on the ribbon's scale, a lane a zone. */
 const { zones, records, year, day } = useYard()

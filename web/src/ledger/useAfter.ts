@@ -14,17 +14,16 @@ import { addDays, convert, yearOf, type RatePerAreaUnit } from '@jardinero/core/
 import {
   airBand,
   computeExpectation,
+  findUse,
   controlLevel,
   efficacyOf,
   type Efficacy,
-  type LabelUse,
   type WeedStage,
 } from '@jardinero/core/shelf'
 import { applyWater } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
-import { useYard, type OpenRecord } from '../kit/useYard.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useSoil } from '../soil/soilStore.ts'
+import { type OpenRecord, useAccount, useYard } from '../state/index.ts'
+import { useShelf } from '../shelf/index.ts'
+import { useSoil } from '../soil/index.ts'
 
 /** Rain and water of the open yard, day by day, as far as they are known. */
 export function useWaterDays() {
@@ -41,8 +40,6 @@ export function useWaterDays() {
   })
 }
 
-const useOf = (r: OpenRecord): LabelUse | undefined => r.rules.uses.find((u) => u.turf.includes(r.turf))
-
 /** What follows a pass that is down: water, when it is judged, when it may be repeated, how it was rated, and why it failed. */
 export function useAfter(record: Ref<OpenRecord>) {
   const account = useAccount()
@@ -52,10 +49,8 @@ export function useAfter(record: Ref<OpenRecord>) {
   const water = useWaterDays()
   void shelf.load()
 
-  const use = computed(() => useOf(record.value))
-  const watering = computed(() =>
-    computeWateringIn(record.value.day, record.value.rules, water.value, day.value),
-  )
+  const use = computed(() => findUse(record.value.rules, record.value))
+  const watering = computed(() => computeWateringIn(record.value, water.value, day.value))
   const made = computed(
     () =>
       records.value.filter(
@@ -94,9 +89,8 @@ export function useAfter(record: Ref<OpenRecord>) {
   const sameGroup = computed(() => {
     const group = record.value.rules.actives[0]?.group
     if (!group) return {}
-    const passes = records.value
-      .filter((r) => r.zoneId === record.value.zoneId)
-      .map((r) => ({ year: yearOf(r.day), groups: r.rules.actives.flatMap((a) => a.group ?? []) }))
+    // By the counts of all years: the records of most of them are not here.
+    const passes = account.state.history.filter((h) => h.zoneId === record.value.zoneId)
     return { group, sameGroupYears: yearsOfOneGroup(passes, group, yearOf(record.value.day)) }
   })
   /** The first day that one in ten of a weed's seedlings is up at the zone's warmest place, where the forecast knows it. */

@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import { judgeRating } from '@jardinero/core/ledger'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useAccount, useYard } from '../state/index.ts'
 
 /** What the ratings of the open yard say for the next plan: each cause a person settled, newest first, and what failed unexplained. */
 export function useLessons() {

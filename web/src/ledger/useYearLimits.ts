@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import type { Figure } from '@jardinero/core/quantity'
-import { computeYearShare, computeYearUse, type YearUse } from '@jardinero/core/shelf'
-import { useYard, type OpenRecord } from '../kit/useYard.ts'
+import { computeYearShare, computeYearUse, findUse, type YearUse } from '@jardinero/core/shelf'
+import { type OpenRecord, useYard } from '../state/index.ts'
 
 /** The year's maximum of one label on one zone, and how far it is used. */
 export interface YearLimit {
@@ -20,7 +20,7 @@ export function useYearLimits() {
       const mine = records.value.filter((r) => r.zoneId === zone.id && r.day.startsWith(String(year.value)))
       const byLabel = new Map<string, OpenRecord>(mine.map((r) => [r.rules.name, r]))
       return [...byLabel.values()].flatMap((record): YearLimit[] => {
-        const use = record.rules.uses.find((u) => u.turf.includes(record.turf))
+        const use = findUse(record.rules, record)
         if (!use) return []
         const yearUse = computeYearUse(record.rules, use, passesOn(zone.id), record.day)
         return [{ zone: zone.name, label: record.rules.name, use: yearUse, share: computeYearShare(yearUse) }]

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { AfterOuting, SprayWindow, WindowAnswer } from '@jardinero/core/outing'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { shutParams } from './shutParams.ts'
 
 /** The best three windows in words: the air in them, what shuts them, and what follows. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { JudgedHour } from '@jardinero/core/outing'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { shutParams } from './shutParams.ts'
 
 /** One hour ahead: the air, and everything that shuts it, each with who set the limit. */

@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import type { Waiting } from '../kit/outbox.ts'
-import { useOutbox } from '../kit/outboxStore.ts'
+import { useOutbox, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** What is not at the server yet, and what the server would not have: settled by the person, never by us. */
 const outbox = useOutbox()

@@ -7,16 +7,15 @@ import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
-import { useAccount } from '../kit/account.ts'
+import { handOver } from '../bench/index.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 import BestWindows from './BestWindows.vue'
 import HourDetail from './HourDetail.vue'
 import HoursPicture from './HoursPicture.vue'
 import PassLimitsRest from './PassLimitsRest.vue'
 import WishesForm from './WishesForm.vue'
 import { useField } from './field/fieldStore.ts'
-import { useOutings } from './outingStore.ts'
 import { useOutingAnswer } from './useOutingAnswer.ts'
 import { useOutingPass } from './useOutingPass.ts'
 import { useWindows } from './useWindows.ts'
@@ -24,12 +23,10 @@ import { useWindows } from './useWindows.ts'
 /** The right hour for the next pass, and the way out to it. */
 const account = useAccount()
 const session = useSession()
-const outings = useOutings()
 const field = useField()
 const router = useRouter()
-const { yard, today } = useYard()
+const { yard } = useYard()
 const { say } = useWords()
-void outings.load(today.value)
 void field.open(session.person!.id)
 const outing = useOutingPass()
 const { candidates, chosen, choose, time, pace, sprayer } = outing
@@ -60,13 +57,7 @@ const letGo = () => account.change('yards', yard.value!, { outingWishes: { ...wi
 const bench = () =>
   router.push({
     name: 'bench',
-    query: {
-      label: account.state.labels
-        .filter((l) => chosen.value?.labels.some((r) => r.name === l.rules.name))
-        .map((l) => l.id)
-        .join(','),
-      zone: chosen.value?.zoneIds.join(','),
-    },
+    query: handOver({ labelIds: chosen.value?.labelIds ?? [], zoneIds: chosen.value?.zoneIds ?? [] }),
   })
 </script>
 

@@ -8,11 +8,10 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import WishList from '../season/WishList.vue'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
-import WishList from '../season/WishList.vue'
 
 /** Limits of one's own, the mower's day, and when somebody is on the lawn. */
 const account = useAccount()

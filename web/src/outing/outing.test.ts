@@ -9,7 +9,7 @@ import { computeWindows, passOfLabels, shutCodes, type HourAhead } from '@jardin
 import { addDays } from '@jardinero/core/quantity'
 import { atHome, homeState } from '../../test/home.ts'
 import { useWords } from '../kit/session.ts'
-import { useSoil } from '../soil/soilStore.ts'
+import { useSoil } from '../soil/index.ts'
 import HoursPicture from './HoursPicture.vue'
 import OutingStation from './OutingStation.vue'
 import { useField } from './field/fieldStore.ts'

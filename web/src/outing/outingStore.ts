@@ -1,20 +1,26 @@
+import { useQuery } from '@tanstack/vue-query'
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed } from 'vue'
 import type { Tank } from '@jardinero/contract/bench'
-import { addDays, type Day } from '@jardinero/core/quantity'
-import { get } from '../kit/api.ts'
+import { addDays } from '@jardinero/core/quantity'
+import { ask, keys, useHeld } from '../state/index.ts'
 
 /** Tanks are remembered as open for so long. */
 const openDays = 30
+const none: Tank[] = []
 
-/** Tanks that were made and are not written down yet. */
+/** Tanks that were made and are not written down yet. Asked for again when a record is written (state/season.ts). */
 export const useOutings = defineStore('outings', () => {
-  const tanks = shallowRef<Tank[]>([])
-  const loaded = ref(false)
-  async function load(today: Day): Promise<void> {
-    tanks.value = await get<Tank[]>(`/api/outing/tanks?since=${addDays(today, -openDays)}`)
-    loaded.value = true
-  }
-  const close = (tankId: string): void => void (tanks.value = tanks.value.filter((t) => t.id !== tankId))
-  return { tanks, loaded, load, close }
+  const held = useHeld()
+  const { data } = useQuery(
+    computed(() => ({
+      queryKey: keys.tanks(held.who),
+      queryFn: () => ask<Tank[]>(`/api/outing/tanks?since=${addDays(held.today, -openDays)}`),
+      enabled: Boolean(held.who && held.opening),
+      shallow: true,
+    })),
+    held.client,
+  )
+  const tanks = computed(() => data.value ?? none)
+  return { tanks }
 })

@@ -1,6 +1,6 @@
 import { computed, reactive } from 'vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { commonest } from './hourLanes.ts'
 import { shutParams } from './shutParams.ts'
 import type { useOutingPass } from './useOutingPass.ts'

@@ -4,11 +4,10 @@ import type { Tank } from '@jardinero/contract/bench'
 import { computeAnyCalibration } from '@jardinero/core/bench'
 import { computePassTime, earliestAgain, passOfLabels } from '@jardinero/core/outing'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { kindOf } from '@jardinero/core/shelf'
-import { useAccount } from '../kit/account.ts'
+import { findUse, kindOf, namesTurf } from '@jardinero/core/shelf'
+import { useAccount, useYard } from '../state/index.ts'
+import { useNextPass } from '../season/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useNextPass } from '../season/useNextPass.ts'
 import { useOutings } from './outingStore.ts'
 
 /** Something that could go down next: a tank that is made, the plan's next pass, a label of the shelf. */
@@ -16,6 +15,8 @@ export interface Candidate {
   id: string
   name: string
   labels: LabelRules[]
+  /** Of the shelf; none of a tank, which is mixed already. */
+  labelIds: string[]
   zoneIds: string[]
   areaSqFt: number
   loads: number
@@ -58,15 +59,16 @@ export function useOutingPass() {
           day: day(tank.day),
         }),
         labels: rigged(tank),
+        labelIds: [],
         zoneIds: tank.zones.map((z) => z.zoneId),
         areaSqFt: tank.result.treated.value,
         loads: tank.result.loads.length,
         tank,
       }))
     const next = plannedPass.value
-    const label = next && account.state.labels.find((l) => l.rules.name === next.label)
+    const label = next && account.state.labels.find((l) => l.id === next.labelId)
     const ofPlan =
-      next && label ? zones.value.filter((z) => next.zones.includes(z.name)).map((z) => z.id) : []
+      next && label ? zones.value.filter((z) => next.zoneIds.includes(z.id)).map((z) => z.id) : []
     const planned: Candidate[] =
       next && label
         ? [
@@ -74,6 +76,7 @@ export function useOutingPass() {
               id: 'plan',
               name: say('outing.aPlan', { label: next.label, zones: next.zones.join(', ') }),
               labels: [label.rules],
+              labelIds: [label.id],
               zoneIds: ofPlan,
               areaSqFt: sqFtOf(ofPlan),
               loads: loadsFor(sqFtOf(ofPlan)),
@@ -84,15 +87,14 @@ export function useOutingPass() {
     const shelf = account.state.labels
       .filter((l) => kindOf(l.rules) === 'herbicide')
       .flatMap((l): Candidate[] => {
-        const fit = zones.value
-          .filter((z) => l.rules.uses.some((u) => u.turf.includes(z.turf)))
-          .map((z) => z.id)
+        const fit = zones.value.filter((z) => namesTurf(l.rules, z.turf)).map((z) => z.id)
         return fit.length
           ? [
               {
                 id: `label:${l.id}`,
                 name: l.rules.name,
                 labels: [l.rules],
+                labelIds: [l.id],
                 zoneIds: fit,
                 areaSqFt: sqFtOf(fit),
                 loads: loadsFor(sqFtOf(fit)),
@@ -126,11 +128,14 @@ export function useOutingPass() {
   const pass = computed(() => {
     const candidate = chosen.value
     if (!candidate || !time.value) return undefined
+    /** As it is mixed or planned. */
+    const rateOf = (rules: LabelRules) =>
+      candidate.tank?.request.products.find((p) => p.rules.name === rules.name)?.rate
     const turfs = treated.value.map((z) => z.turf)
     const soonest = candidate.labels
       .flatMap((rules) =>
         treated.value.flatMap((z) => {
-          const use = rules.uses.find((u) => u.turf.includes(z.turf))
+          const use = findUse(rules, { ...z, rate: rateOf(rules) })
           const on = earliestAgain(rules, use, passesOn(z.id))
           return on ? [{ day: on, label: rules.name }] : []
         }),

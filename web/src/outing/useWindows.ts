@@ -3,9 +3,9 @@ import { noOutingWishes } from '@jardinero/contract/constants'
 import { computeWindows, placeAfter, type HourAhead, type Occupied } from '@jardinero/core/outing'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { dayIn, hourIn, instantAt } from '../kit/localTime.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useSoil } from '../soil/soilStore.ts'
+import { useYard } from '../state/index.ts'
+import { useShelf } from '../shelf/index.ts'
+import { useSoil } from '../soil/index.ts'
 import type { useOutingPass } from './useOutingPass.ts'
 
 const clockOf = (hour: number): string => {

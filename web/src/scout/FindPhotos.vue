@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Find } from '@jardinero/contract/scout'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { dayIn } from '../kit/localTime.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import { useFinds } from './useFinds.ts'
 
 /** One's own photos of a find. What cannot be read is refused, and the find stays as it is. */

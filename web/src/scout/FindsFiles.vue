@@ -2,10 +2,9 @@
 import { ref } from 'vue'
 import type { FindsTaken } from '@jardinero/contract/scout'
 import { send } from '../kit/api.ts'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** Finds out and in again as CSV or GeoJSON. */
 const account = useAccount()
@@ -41,7 +40,7 @@ async function take(event: Event): Promise<void> {
     order &&
     (await form.save(async () => {
       taken = (await send<FindsTaken>('POST', order.url, order.body)).added
-      await account.load()
+      account.askAgain()
     }))
   // Told once another file can be taken in.
   if (saved) added.value = taken

@@ -4,7 +4,7 @@ import { placeKinds, type PlaceKind } from '@jardinero/core/yard'
 import CheckList from '../kit/CheckList.vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import type { UsedKeying } from './useKeying.ts'
 
 /** Where the plant grows: lawn, place, and what the spot is like. */

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { dayOfYear } from '@jardinero/core/quantity'
 import { plantPhases, type DaySpan, type PlantClock } from '@jardinero/core/scout'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 
 /** A plant's year at this place: when it germinates, flowers, dies and can be seen, and the day one stands on. */
 const props = defineProps<{ clock: PlantClock }>()

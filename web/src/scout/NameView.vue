@@ -6,7 +6,7 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
-import { useTurfNames } from '../yard/useTurfNames.ts'
+import { useTurfNames } from '../yard/index.ts'
 import PlantPlate from './plate/PlantPlate.vue'
 import { usePlants } from './usePlants.ts'
 

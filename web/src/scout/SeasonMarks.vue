@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useFinds } from './useFinds.ts'
 

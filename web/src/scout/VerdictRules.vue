@@ -4,15 +4,16 @@ import { verdictThresholds, type ThresholdName, type Thresholds } from '@jardine
 import FigureText from '../kit/FigureText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 import { givenFigure } from '../kit/working.ts'
 
 /** The numbers a verdict rests on; each may be changed inside its range, for this yard. */
 const props = defineProps<{ thresholds: Thresholds }>()
 const account = useAccount()
 const { say, quantity } = useWords()
+const saveWords = useSaveWords()
 const { yard } = useYard()
 const changing = ref<ThresholdName>()
 const typed = ref<number>()
@@ -58,7 +59,7 @@ const outside = (name: ThresholdName) => {
           :label="say(`threshold.${name}`)"
           :fault="outside(name) ? range(name) : undefined"
         />
-        <button class="link">{{ say('frame.save') }}</button>
+        <button class="link">{{ saveWords.save() }}</button>
         <button type="button" class="link" @click="changing = undefined">{{ say('frame.cancel') }}</button>
       </form>
       <template v-else>

@@ -9,10 +9,8 @@ import {
   type Candidate,
   type KeyAnswers,
 } from '@jardinero/core/scout'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useRowForm, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import { usePlants } from './usePlants.ts'
 
 /** What a new find starts from: a plant or the candidates left, the answers, and where. */

@@ -2,9 +2,8 @@ import { computed } from 'vue'
 import type { Find } from '@jardinero/contract/scout'
 import { figure, operand, type Figure } from '@jardinero/core/quantity'
 import { computeCover, computeVerdict, type MeasuredCover, type Verdict } from '@jardinero/core/scout'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 import { usePlants } from './usePlants.ts'
 
 /** Finds of the open yard, the newest first, and what each means. */

@@ -13,7 +13,7 @@ import {
 import type { Figure } from '@jardinero/core/quantity'
 import type { PlaceKind } from '@jardinero/core/yard'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { usePlants } from './usePlants.ts'
 
 /** How far the keying is; kept so that a reload or a dead battery loses nothing. */

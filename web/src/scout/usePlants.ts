@@ -1,25 +1,36 @@
 import { defineStore, storeToRefs } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { useQuery } from '@tanstack/vue-query'
+import { computed } from 'vue'
 import { createKey, type Character, type KeyMatrix, type Plant } from '@jardinero/core/scout'
-import { get } from '../kit/api.ts'
 import { useSession, useWords } from '../kit/session.ts'
+import { ask, keys, useHeld } from '../state/index.ts'
 
 interface PlantAlmanac {
   characters: Character[]
   plants: Plant[]
 }
 
-export const usePlantStore = defineStore('plants', () => {
-  const almanac = shallowRef<PlantAlmanac>({ characters: [], plants: [] })
-  const loading = ref<Promise<void>>()
+const nothing: PlantAlmanac = { characters: [], plants: [] }
 
-  async function fetchAll(): Promise<void> {
-    const [got] = await Promise.all([get<PlantAlmanac>('/api/scout/almanac'), useSession().learnPlants()])
-    almanac.value = got
+export const usePlantStore = defineStore('plants', () => {
+  const session = useSession()
+  const held = useHeld()
+  const query = {
+    queryKey: keys.reference('plants'),
+    /** With their words: a plant without its name is not shown. */
+    queryFn: async () => {
+      const [plants] = await Promise.all([ask<PlantAlmanac>('/api/scout/almanac'), session.learnPlants()])
+      return plants
+    },
+    staleTime: Infinity,
+    gcTime: Infinity,
   }
+  const { data } = useQuery({ ...query, enabled: false, shallow: true }, held.client)
+  const almanac = computed(() => data.value ?? nothing)
   /** Fetches the plants and their words, once. */
-  const load = (): Promise<void> =>
-    almanac.value.plants.length ? Promise.resolve() : (loading.value ??= fetchAll())
+  async function load(): Promise<void> {
+    await held.client.ensureQueryData(query)
+  }
   return { almanac, load }
 })
 

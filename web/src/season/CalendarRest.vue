@@ -4,7 +4,7 @@ import type { CalendarFeed } from '@jardinero/contract/season'
 import { get, newId, send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 
 /** The plan as a calendar file, and an address other programs may follow. */
 const { yard } = useYard()

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import type { JudgedProgramme } from '@jardinero/core/season'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 
 /** What comes through, weed by weed and place by place: the mean of the seasons, and one and nine of ten. */
 const props = defineProps<{ judged: JudgedProgramme }>()

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Day } from '@jardinero/core/quantity'
 import type { PassDay, ProgrammePass } from '@jardinero/core/season'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { dayByKey } from '../kit/daySteps.ts'
 import { useWords } from '../kit/session.ts'
 import type { LaneScale } from './laneShapes.ts'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { computeEvents, type JudgedProgramme } from '@jardinero/core/season'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useSprinklerOutput } from './useSprinklerOutput.ts'
 import { usePlanContext } from './usePlanContext.ts'
 

@@ -6,12 +6,12 @@ import { usualLoss } from '@jardinero/core/season'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { usePlants } from '../scout/index.ts'
+import SoilProgress from '../soil/SoilProgress.vue'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
-import SoilProgress from '../soil/SoilProgress.vue'
 import EscapeTable from './EscapeTable.vue'
 import PlanSheet from './PlanSheet.vue'
 import SchoolRows from './SchoolRows.vue'
@@ -31,6 +31,7 @@ const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
 const { sentence } = useSeasonAnswer()
 const { say, number } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 void usePlants().load()
 
@@ -111,7 +112,12 @@ const print = () => window.print()
       >
         {{ f.detail }}
       </p>
-      <Button type="submit" size="small" :label="say('season.take')" :disabled="form.saving.value" />
+      <Button
+        type="submit"
+        size="small"
+        :label="saveWords.named(say('season.take'))"
+        :disabled="form.saving.value"
+      />
       <button type="button" class="link" @click="asking = false">{{ say('frame.cancel') }}</button>
     </form>
     <p v-for="f in faults" :key="f" class="stop" role="alert">{{ f }}</p>

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { ref } from 'vue'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
 /** One kind of wish: what was said, each with a way to take it back, and a form for another. */
 defineProps<{ name: string; rows: string[]; add: string }>()
 const emit = defineEmits<{ remove: [at: number]; save: [done: () => void] }>()
 const { say } = useWords()
+const saveWords = useSaveWords()
 const adding = ref(false)
 </script>
 
@@ -26,7 +28,7 @@ const adding = ref(false)
     <slot name="says" />
     <form v-if="adding" novalidate @submit.prevent="emit('save', () => (adding = false))">
       <slot />
-      <button class="link">{{ say('frame.save') }}</button>
+      <button class="link">{{ saveWords.save() }}</button>
       <button type="button" class="link" @click="adding = false">{{ say('frame.cancel') }}</button>
     </form>
   </section>

@@ -4,10 +4,9 @@ import { q10Range, usualLoss, type JudgedProgramme, type SeasonWishes } from '@j
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import WishList from './WishList.vue'
 import { usePlanContext } from './usePlanContext.ts'
 

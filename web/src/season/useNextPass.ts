@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { PlannedPass } from '@jardinero/core/today'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 
@@ -23,7 +23,7 @@ export function useNextPass() {
       .map((r) => r.day)
     return new Set(days).size
   })
-  const plannedPass = computed<PlannedPass | undefined>(() => {
+  const plannedPass = computed<(PlannedPass & { labelId: string; zoneIds: string[] }) | undefined>(() => {
     const taken = plan.value
     const pass = taken?.programme.passes[done.value]
     if (!taken || !pass) return undefined
@@ -33,6 +33,8 @@ export function useNextPass() {
     const on = meant ?? was
     const escaped = now.value?.judgement.escaped?.value
     return {
+      labelId: pass.labelId,
+      zoneIds: pass.zones,
       label: context.value.labels.find((l) => l.id === pass.labelId)?.rules.name ?? '',
       zones: zones.value.filter((z) => pass.zones.includes(z.id)).map((z) => z.name),
       rate: pass.rate,

@@ -10,11 +10,9 @@ import {
   type Target,
 } from '@jardinero/core/season'
 import { groundOf, seasonOf, type Trend } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
-import { useSoil } from '../soil/soilStore.ts'
-import { useWatchedWeeds } from '../soil/useWatchedWeeds.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { usePlants } from '../scout/index.ts'
+import { useSoil, useWatchedWeeds } from '../soil/index.ts'
 
 /** What every programme of the open yard is held against, from the account's rows. */
 export function usePlanContext() {

@@ -1,9 +1,9 @@
 import { computed } from 'vue'
 import type { JudgedProgramme } from '@jardinero/core/season'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
+import { useSoil } from '../soil/index.ts'
 import { standing } from '../kit/working.ts'
-import { useSoil } from '../soil/soilStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { useShown } from './useShown.ts'
 

@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { JudgedProgramme, Programme, ProgrammePass } from '@jardinero/core/season'
 import type { TimingSchoolId } from '@jardinero/core/soil'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 

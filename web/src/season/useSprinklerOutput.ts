@@ -1,7 +1,6 @@
 import { computed } from 'vue'
 import { computeSprinkler } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useAccount, useYard } from '../state/index.ts'
 
 /** What the yard's first sprinkler gives, mm an hour; nothing without a cup test. */
 export function useSprinklerOutput() {

@@ -1,22 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useShelf } from './shelfStore.ts'
 
 /** The label itself, as a PDF or a picture, kept with what was copied from it. */
 const props = defineProps<{ label: Label }>()
 const account = useAccount()
-const shelf = useShelf()
 const { say, number } = useWords()
 const form = useForm()
 const files = computed(() => account.state.labelFiles.filter((f) => f.labelId === props.label.id))
 async function add(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const [file] = input.files ?? []
-  if (file) await form.save(() => shelf.addFile(props.label.id, file))
+  if (file) await form.save(() => account.addLabelFile(props.label.id, file))
   input.value = ''
 }
 const size = (bytes: number) =>
@@ -30,7 +28,7 @@ const size = (bytes: number) =>
       <li v-for="f in files" :key="f.id">
         <a :href="`/api/shelf/files/${f.id}`" target="_blank" rel="noopener">{{ f.name }}</a>
         <span class="quiet small"> {{ say(`label.file.${f.kind}`) }}, {{ size(f.bytes) }} </span>
-        <button class="link small" @click="form.save(() => shelf.removeFile(f.id))">
+        <button class="link small" @click="form.save(() => account.removeLabelFile(f.id))">
           {{ say('frame.remove') }}
         </button>
       </li>

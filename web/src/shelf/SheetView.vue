@@ -3,9 +3,9 @@ import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
 import StationPage from '../kit/StationPage.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useHeld } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import GridMark from './GridMark.vue'
 import { useShelf } from './shelfStore.ts'
 
@@ -13,6 +13,7 @@ import { useShelf } from './shelfStore.ts'
 const route = useRoute()
 const router = useRouter()
 const account = useAccount()
+const held = useHeld()
 const shelf = useShelf()
 const { yard, zones, today } = useYard()
 const { say, range, day: sayDay } = useWords()
@@ -38,7 +39,9 @@ const scope = (whom: 'firm' | undefined) => router.replace({ query: { ...route.q
 <template>
   <StationPage>
     <template #answer>{{
-      say('shelf.sheet.title', { heading: everyTurf ? account.state.account.name : (yard?.name ?? '') })
+      say('shelf.sheet.title', {
+        heading: everyTurf ? (held.opening?.account.name ?? '') : (yard?.name ?? ''),
+      })
     }}</template>
     <template #actions>
       <button class="link" @click="print">{{ say('shelf.print') }}</button>

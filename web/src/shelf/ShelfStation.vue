@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import { useRoute } from 'vue-router'
-import { usePlants } from '../scout/usePlants.ts'
+import { usePlants } from '../scout/index.ts'
 import ChoiceView from './ChoiceView.vue'
 import { useShelf } from './shelfStore.ts'
 

@@ -3,11 +3,10 @@ import { computed } from 'vue'
 import { sites, type ShelfSituation } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** Who sprays, on what ground, where, and what is beside it: kept with the yard. */
 const props = defineProps<{ situation: ShelfSituation }>()

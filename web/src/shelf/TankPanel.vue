@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { convert, type RatePerAreaUnit } from '@jardinero/core/quantity'
 import { computeEnough, purchaseFor, type JudgedProduct, type Tank } from '@jardinero/core/shelf'
 import FigureText from '../kit/FigureText.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import type { ShelfChoice } from './useChoice.ts'
 import { useStock } from './useStock.ts'
@@ -130,7 +130,7 @@ const money = (cents: number) => number(cents / 100, { style: 'currency', curren
       <RouterLink
         v-if="j.product.source !== 'sample'"
         class="small no-print"
-        :to="{ name: 'bench', query: { label: j.product.id, zone: shelf.treated.value[0]?.id } }"
+        :to="{ name: 'bench', query: shelf.benchOf({ products: [j] }) }"
         >{{ say('shelf.toBench') }}</RouterLink
       >
     </article>

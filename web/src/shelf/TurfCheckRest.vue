@@ -4,11 +4,10 @@ import type { TurfCheck } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useOptions } from '../kit/useOptions.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** What has to be looked at before something goes on young turf, or on turf that looks dormant. */
 const props = defineProps<{ zone: Zone }>()

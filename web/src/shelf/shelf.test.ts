@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { AccountState } from '@jardinero/contract/account'
 import { atHome, record } from '../../test/home.ts'
-import { useSoil } from '../soil/soilStore.ts'
+import { useSoil } from '../soil/index.ts'
 import ChoiceView from './ChoiceView.vue'
 import LabelsView from './LabelsView.vue'
 import SheetView from './SheetView.vue'
@@ -11,6 +11,7 @@ import StockForm from './StockForm.vue'
 import TurfCheckRest from './TurfCheckRest.vue'
 import LabelEditor from './editor/LabelEditor.vue'
 import { trackOf } from './gridTrack.ts'
+import { keys, useHeld } from '../state/index.ts'
 import { useShelf } from './shelfStore.ts'
 import { useChoice } from './useChoice.ts'
 
@@ -90,7 +91,11 @@ describe('the question', () => {
   })
   it('takes what mixes have used off the shelf', async () => {
     const { shelf } = await choice()
-    useShelf().taken = { tressock: [{ day: '2026-05-01', amount: { value: 32, unit: 'floz' } }] }
+    const held = useHeld()
+    held.client.setQueryData(keys.taken('i'), {
+      tressock: [{ day: '2026-05-01', amount: { value: 32, unit: 'floz' } }],
+    })
+    useShelf().loadTaken()
     expect(shelf.request.value!.products.find((p) => p.id === 'tressock')?.source).toBe('copied')
   })
   it('asks about a weed nobody found, which stands for an older find of it', async () => {
@@ -111,9 +116,8 @@ describe('the question', () => {
       ...may(),
       records: [record('2026-04-20', 0.4)],
     })
-    account.state.yards[0]!.seasonWishes = {
-      seeding: [{ zoneId: 'z', day: '2026-09-05' }],
-    } as never
+    const seasonWishes = { seeding: [{ zoneId: 'z', day: '2026-09-05' }] } as never
+    await account.put('yards', { ...account.state.yards[0]!, seasonWishes })
     useSoil().weather = {
       observed: week(70, 75),
       forecast: week(80, 84, 90).map((d, i) => ({ ...d, day: `2026-05-${14 + i}` })),
@@ -171,7 +175,7 @@ describe('the answer', () => {
       state: 'growing' as const,
     }
     const { shelf, account } = await choice()
-    account.state.zones.push(strip)
+    await account.put('zones', strip)
     await shelf.set({ lawn: 'all' })
     expect(shelf.where.value).toBe('Front and Strip')
     const tressock = shelf.choice.value!.judged.find((j) => j.product.id === 'tressock')!

@@ -7,7 +7,8 @@ import {
   type JudgedProduct,
   type Tank,
 } from '@jardinero/core/shelf'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
+import { handOver } from '../bench/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useShelf } from './shelfStore.ts'
 import { useQuestion } from './useQuestion.ts'
@@ -94,7 +95,7 @@ export function useChoice() {
     return computeExpectation(j.product.rules, use, { day: on, activeOf: activeOf.value, made: j.passesMade })
   }
   /** The labels of a tank, with an additive of the shelf for each that needs one, as the bench takes them along. */
-  const benchOf = (tank: Tank) => {
+  const benchOf = (tank: Pick<Tank, 'products'>) => {
     const ids = tank.products.filter((p) => p.product.source !== 'sample').map((p) => p.product.id)
     const additives = tank.products.flatMap(({ product: { rules } }) => {
       if (rules.adjuvant?.rule !== 'needs') return []
@@ -107,10 +108,10 @@ export function useChoice() {
       )
       return found ? [found.id] : []
     })
-    return {
-      label: [...new Set([...ids, ...additives])].join(','),
-      zone: question.treated.value.map((z) => z.id).join(','),
-    }
+    return handOver({
+      labelIds: [...new Set([...ids, ...additives])],
+      zoneIds: question.treated.value.map((z) => z.id),
+    })
   }
   return { ...question, benchOf, choice, tanks, columns, sentence, where, list, plants, expectationOf }
 }

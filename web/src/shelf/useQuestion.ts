@@ -15,11 +15,9 @@ import {
   type OutlookDay,
 } from '@jardinero/core/shelf'
 import type { Zone } from '@jardinero/contract/yard'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useFinds } from '../scout/useFinds.ts'
-import { usePlants } from '../scout/usePlants.ts'
-import { useSoil } from '../soil/soilStore.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useFinds, usePlants } from '../scout/index.ts'
+import { useSoil } from '../soil/index.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStock } from './useStock.ts'
 

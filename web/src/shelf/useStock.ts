@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
 import { computeStock, measureOfFormulation, type Stock } from '@jardinero/core/shelf'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useShelf } from './shelfStore.ts'
 
 /** What is left of each label on the shelf, from its packages and what mixes have taken. */

@@ -12,15 +12,16 @@ import {
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** The ground and turf of a place, down to the parameters of the heat model; what is not said is what is usual for its kind. */
 const account = useAccount()
 const { places } = useYard()
 const { say, quantity } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const placeId = ref<string>()
 const typed = ref<Partial<Record<GroundNumber, number | undefined>>>({})
@@ -108,7 +109,7 @@ const says = computed(() => {
         />
       </details>
       <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
-      <button class="link">{{ say('frame.save') }}</button>
+      <button class="link">{{ saveWords.save() }}</button>
       <button type="button" class="link" @click="placeId = undefined">{{ say('frame.cancel') }}</button>
     </form>
   </RestRow>

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Timing } from '@jardinero/core/soil'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import GroundPicture from './GroundPicture.vue'
 import PlaceTable from './PlaceTable.vue'
 import PlaceTabs from './PlaceTabs.vue'

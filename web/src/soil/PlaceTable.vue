@@ -4,7 +4,7 @@ import { operand, figure } from '@jardinero/core/quantity'
 import type { SoilAnswer } from '@jardinero/core/soil'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { crossingCode } from './ahead.ts'
 import { useSoilNow } from './useSoilNow.ts'
 

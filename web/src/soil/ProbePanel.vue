@@ -4,7 +4,7 @@ import { line } from 'd3-shape'
 import { computed, watch } from 'vue'
 import type { ProbeSample } from '@jardinero/core/soil'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useProbe } from './useProbe.ts'
 
 /** A probe that speaks: the needle nears the ground's temperature, and it is said when it has settled. */

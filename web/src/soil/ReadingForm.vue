@@ -8,10 +8,10 @@ import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { connection, newId } from '../kit/api.ts'
 import { clockIn, dayIn, instantAt } from '../kit/localTime.ts'
-import { useSeason } from '../kit/season.ts'
+import { useSeason, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import ProbePanel from './ProbePanel.vue'
 
 /** One probe reading: place, depth, day and hour, temperature. */
@@ -20,6 +20,7 @@ const emit = defineEmits<{ done: [] }>()
 const season = useSeason()
 const { places, timeZone, today, day } = useYard()
 const { say } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const id = newId()
 const takenAt = props.reading?.takenAt
@@ -95,7 +96,9 @@ const remove = async () => (await form.save(() => season.removeReading(props.rea
     <p class="buttons">
       <Button
         type="submit"
-        :label="say(form.saving.value ? (connection.away ? 'frame.waiting' : 'frame.saving') : 'frame.save')"
+        :label="
+          form.saving.value ? say(connection.away ? 'frame.waiting' : 'frame.saving') : saveWords.save()
+        "
         :disabled="form.saving.value"
         size="small"
       />

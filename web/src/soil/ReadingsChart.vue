@@ -4,7 +4,7 @@ import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import type { Timing } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { chartScales, chartSpan, placeLines, side, temperatureTicks } from './chart.ts'
 
 /** Readings at 2 in against the thresholds of the school: dots are readings, lines their five-day means, the band the window. */

@@ -3,15 +3,16 @@ import { computed, ref } from 'vue'
 import { signKinds, type SignKind } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** Signs in nature this person has seen; each says something of the soil, or stands for its day in the schools. */
 const account = useAccount()
 const { yard, day, today } = useYard()
 const { say, day: sayDay } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const adding = ref(false)
 const kind = ref<SignKind>('blossom')
@@ -48,7 +49,7 @@ async function save(): Promise<void> {
         :hint="say(`sign.${kind}.says`)"
       />
       <TextField v-model="on" type="date" :label="say('soil.day')" :fault="form.faultAt('day')" />
-      <button class="link">{{ say('frame.save') }}</button>
+      <button class="link">{{ saveWords.save() }}</button>
       <button type="button" class="link" @click="adding = false">{{ say('frame.cancel') }}</button>
     </form>
     <button v-else class="link small" @click="adding = true">{{ say('soil.addSign') }}</button>

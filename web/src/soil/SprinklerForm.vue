@@ -5,10 +5,10 @@ import { computeSprinkler } from '@jardinero/core/soil'
 import FigureText from '../kit/FigureText.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** A catch-cup test: cups under the sprinkler, how long it ran, what stood in them. */
 const emit = defineEmits<{ done: [] }>()
@@ -16,6 +16,7 @@ const account = useAccount()
 const session = useSession()
 const { yard, today } = useYard()
 const { say } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const typed = reactive({ name: '', cups: '', minutes: 30 as number | undefined })
 const unit = computed(() => (session.preferences.units === 'us' ? 'in' : 'mm'))
@@ -62,7 +63,7 @@ const cupFault = computed(() => form.faults.value.find((f) => f.field?.startsWit
       <FigureText :figure="output.value.uniformity" :title="typed.name" />
     </p>
     <p v-if="form.general.value" class="stop small" role="alert">{{ form.general.value }}</p>
-    <button class="link">{{ say('frame.save') }}</button>
+    <button class="link">{{ saveWords.save() }}</button>
     <button type="button" class="link" @click="emit('done')">{{ say('frame.cancel') }}</button>
   </form>
 </template>

@@ -13,7 +13,7 @@ import RestRow from '../kit/RestRow.vue'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useSoil } from './soilStore.ts'
 
 /** The yard's own station: a CSV with its columns named, or a typical year; what it gave so far. */

@@ -12,16 +12,17 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import { givenFigure } from '../kit/working.ts'
 
 /** The school of timing and its numbers; each may be changed inside its range, for this yard. */
 const props = defineProps<{ timing: Timing }>()
 const account = useAccount()
 const { say, quantity } = useWords()
+const saveWords = useSaveWords()
 const { yard } = useYard()
 const form = useForm()
 const changing = ref<string>()
@@ -92,7 +93,7 @@ async function reset(): Promise<void> {
           :label="say(`soil.parameter.${r.name}`)"
           :fault="outside(r.parameter) ? range(r.parameter) : undefined"
         />
-        <button class="link">{{ say('frame.save') }}</button>
+        <button class="link">{{ saveWords.save() }}</button>
         <button type="button" class="link" @click="changing = undefined">{{ say('frame.cancel') }}</button>
       </form>
       <template v-else>

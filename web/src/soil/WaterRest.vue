@@ -6,16 +6,17 @@ import FigureText from '../kit/FigureText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useYard } from '../kit/useYard.ts'
 import SprinklerForm from './SprinklerForm.vue'
 
 /** Rain in the person's own gauge, water they gave, and what their sprinklers give. */
 const account = useAccount()
 const { yard, day, today } = useYard()
 const { say, day: sayDay, quantity } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const adding = ref(false)
 const testing = ref(false)
@@ -111,7 +112,7 @@ async function save(): Promise<void> {
         :label="say('soil.waterDepth')"
         :fault="form.faultAt('depthMm')"
       />
-      <button class="link">{{ say('frame.save') }}</button>
+      <button class="link">{{ saveWords.save() }}</button>
       <button type="button" class="link" @click="adding = false">{{ say('frame.cancel') }}</button>
     </form>
     <button v-else class="link small" @click="adding = true">{{ say('soil.addWater') }}</button>

@@ -2,9 +2,8 @@
 import { computed } from 'vue'
 import type { YardWeather } from '@jardinero/contract/weather'
 import { applyWater } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
 
 /** The last days the simulation rests on, each with where it comes from. */
 const props = defineProps<{ weather: YardWeather }>()

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
-import { usePlantOptions, usePlants } from '../scout/usePlants.ts'
+import { usePlantOptions, usePlants } from '../scout/index.ts'
 import { mostWatched, useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Which weeds are watched: those found here, and those added from the almanac. */

@@ -3,7 +3,7 @@ import { scaleLinear, scaleUtc } from 'd3-scale'
 import { addDays, convert, type Day } from '@jardinero/core/quantity'
 import {
   computePlaceSoil,
-  isOddReading,
+  findOddReadings,
   timingDepthCm,
   type ProbedPlace,
   type ProbeReading,
@@ -31,10 +31,11 @@ export function placeLines(
   [from, to]: [Day, Day],
   day: Day,
 ): PlaceLine[] {
+  const odd = findOddReadings(readings)
   return places.map((place) => {
     const mine = readings.filter(
       (r) =>
-        !isOddReading(r, readings) &&
+        !odd.has(r) &&
         r.placeId === place.id &&
         r.depthCm >= timingDepthCm.least &&
         r.depthCm <= timingDepthCm.most,

@@ -1,8 +1,14 @@
 import { arraysOf, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
-import type { AnswerMessage, AnswerOrder, SoilQuestion } from '../workers/answerSoil.ts'
-import type { SearchSeason, SeasonAnswer, SeasonQuestion } from '../workers/seasonAnswers.ts'
-import type { SimulateOrder } from '../workers/makeRuns.ts'
-import type { SimulateMessage } from '../workers/simulateSoil.ts'
+import type {
+  AnswerMessage,
+  AnswerOrder,
+  SearchSeason,
+  SeasonAnswer,
+  SeasonQuestion,
+  SimulateMessage,
+  SimulateOrder,
+  SoilQuestion,
+} from '../workers/index.ts'
 
 export const members = 200
 /** The first answer comes with so many members, the next with all; between them only the progress grows. */

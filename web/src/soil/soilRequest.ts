@@ -13,7 +13,7 @@ import {
 } from '@jardinero/core/soil'
 import { hemisphereOf } from '@jardinero/core/yard'
 import { dayIn } from '../kit/localTime.ts'
-import type { SoilQuestion } from '../workers/answerSoil.ts'
+import type { SoilQuestion } from '../workers/index.ts'
 import { solarHour } from './solarHour.ts'
 
 export interface SoilInputs {

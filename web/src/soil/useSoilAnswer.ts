@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { givenFigure, standing } from '../kit/working.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useSoilNow } from './useSoilNow.ts'
 
 interface Sentence {

@@ -4,9 +4,9 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import { atHome, homeState, reading } from '../../test/home.ts'
 import { homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
-import { useSeason } from '../kit/season.ts'
-import type { AnswerOrder } from '../workers/answerSoil.ts'
-import type { SimulateOrder } from '../workers/makeRuns.ts'
+import { useHeld } from '../state/index.ts'
+import { createPlacing } from '../state/index.ts'
+import type { AnswerOrder, SimulateOrder } from '../workers/index.ts'
 import SoilProgress from './SoilProgress.vue'
 import WeatherView from './WeatherView.vue'
 import { useSoil } from './soilStore.ts'
@@ -126,12 +126,12 @@ describe('the forecast of a yard', () => {
       readings: [reading('e', '2026-02-27', 47)],
       state: { yards },
     })
-    const [store, season] = [useSoil(), useSeason()]
+    const store = useSoil()
     const seen = standWorkers()
     answerWith(200)
     use(useSoilForecast)
     await until(() => store.stored && !store.progress)
-    season.readings = [...season.readings, reading('m', '2026-02-27', 44)]
+    await createPlacing(useHeld()).put('readings', reading('m', '2026-02-27', 44))
     await until(() => seen.asked.at(-1)!.question.readings.length === 2)
     await router.push('/soil?day=2026-04-01')
     await until(() => store.stored!.day === '2026-04-01')

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import type { PassWindow, PlaceOutlook, SchoolWindows } from '@jardinero/core/soil'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useSoil } from './soilStore.ts'
 
 /** A pass with its days on the calendar. */

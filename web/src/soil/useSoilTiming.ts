@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import type { Timing } from '@jardinero/core/soil'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { useSoilNow } from './useSoilNow.ts'
 
 /** When to go, one answer for every station: the simulation's verdict and window where there is one, else the readings'. */

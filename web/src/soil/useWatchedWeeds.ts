@@ -1,9 +1,8 @@
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Weed } from '@jardinero/core/soil'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
-import { usePlants } from '../scout/usePlants.ts'
+import { useAccount, useYard } from '../state/index.ts'
+import { usePlants } from '../scout/index.ts'
 
 /** Watched where nothing has been found yet: the two most asked for. */
 const usual = ['smoothCrabgrass', 'annualBluegrass']

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
+import { useYard } from '../state/index.ts'
+import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */

@@ -1,23 +1,17 @@
 import { computed } from 'vue'
 import { daysBetween, yearOf } from '@jardinero/core/quantity'
 import { computeAfterPass, computeWateringIn } from '@jardinero/core/ledger'
-import { computeExpectation } from '@jardinero/core/shelf'
+import { computeExpectation, findUse } from '@jardinero/core/shelf'
 import { seasonOf, type Timing } from '@jardinero/core/soil'
 import { computeToday, type TodayItem, type TodayState } from '@jardinero/core/today'
 import { hemisphereOf } from '@jardinero/core/yard'
-import { useAccount } from '../kit/account.ts'
-import { useYard } from '../kit/useYard.ts'
-import { useWaterDays } from '../ledger/useAfter.ts'
-import { usePlanContext } from '../season/usePlanContext.ts'
-import { useNextPass } from '../season/useNextPass.ts'
-import { useOutings } from '../outing/outingStore.ts'
-import { useOutingAnswer } from '../outing/useOutingAnswer.ts'
-import { useOutingPass } from '../outing/useOutingPass.ts'
-import { useWindows } from '../outing/useWindows.ts'
-import { useShelf } from '../shelf/shelfStore.ts'
-import { useNow } from '../kit/useNow.ts'
+import { useAccount, useNow, useYard } from '../state/index.ts'
+import { useWaterDays } from '../ledger/index.ts'
+import { useNextPass, usePlanContext } from '../season/index.ts'
+import { useOutingAnswer, useOutingPass, useWindows } from '../outing/index.ts'
+import { useShelf } from '../shelf/index.ts'
+import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useSoilTiming } from '../soil/useSoilTiming.ts'
 
 /** How many passes are down once a pass is. */
 const passNumber: Record<Timing['pass'], number> = {
@@ -37,10 +31,8 @@ export function useToday() {
   const { half, plan } = usePlanContext()
   const { plannedPass } = useNextPass()
   const shelf = useShelf()
-  const outings = useOutings()
   const { span } = useWords()
   const { now } = useNow(60_000)
-  if (!outings.loaded) void outings.load(today.value)
   const outing = useOutingPass()
   const windows = useWindows(outing, { patient: true })
   const said = useOutingAnswer(outing, windows)
@@ -61,7 +53,7 @@ export function useToday() {
   const judgeDue = computed(() =>
     records.value.flatMap((r) => {
       if (account.state.ratings.some((rating) => rating.recordId === r.id)) return []
-      const use = r.rules.uses.find((u) => u.turf.includes(r.turf))
+      const use = findUse(r.rules, r)
       const expected = computeExpectation(r.rules, use, { day: r.day, activeOf: shelf.activeOf })
       return expected && expected.judgeFrom <= day.value && day.value <= expected.judgeTo
         ? [{ zone: r.zoneName, label: r.rules.name, until: expected.judgeTo }]
@@ -100,7 +92,7 @@ export function useToday() {
           r.rules.wateringIn &&
           !r.wateredInOn &&
           // Rain counts.
-          !computeWateringIn(r.day, r.rules, water.value, day.value)?.enoughOn,
+          !computeWateringIn(r, water.value, day.value)?.enoughOn,
       )
       .map((r) => {
         const { waterBy, daysToWater } = computeAfterPass(r.day, r.rules, day.value)

@@ -3,11 +3,10 @@ import { computed, reactive } from 'vue'
 import type { Place, Zone } from '@jardinero/contract/yard'
 import { computeSides, placeKinds, type PlaceKind } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
-import FormActions from '../kit/FormActions.vue'
+import { useAccount, useRowForm } from '../state/index.ts'
+import FormActions from '../state/FormActions.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
 
 /** A spot measured on its own; a warm edge lies on one side of a section. */
 const props = defineProps<{ place?: Place | undefined; zones: Zone[] }>()

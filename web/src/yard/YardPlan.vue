@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Section } from '@jardinero/contract/yard'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useYard } from '../state/index.ts'
 import { boundsOf, nameBeside, nameLines, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
 
 /**

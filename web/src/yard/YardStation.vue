@@ -9,10 +9,9 @@ import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
-import { useAccount } from '../kit/account.ts'
-import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../kit/useYard.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import FindPins from '../scout/FindPins.vue'
+import { useSession, useWords } from '../kit/session.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
 import YardPlan from './YardPlan.vue'
@@ -57,7 +56,7 @@ const rounding = computed(() => {
 })
 const openFind = (find: string) => router.push({ name: 'scout', query: { at: 'find', find } })
 const move = (section: Section, xFt: number, yFt: number) =>
-  account.change('sections', section, { xFt, yFt }).catch(() => account.load())
+  account.change('sections', section, { xFt, yFt }).catch(() => account.askAgain())
 </script>
 
 <template>

@@ -3,11 +3,10 @@ import { computed, reactive } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import { turfStates } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
-import FormActions from '../kit/FormActions.vue'
+import { useAccount, useRowForm } from '../state/index.ts'
+import FormActions from '../state/FormActions.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount } from '../kit/account.ts'
 import { useWords } from '../kit/session.ts'
-import { useRowForm } from '../kit/useRowForm.ts'
 import { useTurfNames } from './useTurfNames.ts'
 
 /** A part of the yard with one turf: name, turf, state. */

@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { useAccount } from '../kit/account.ts'
+import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
 /** Turf types with the botanical name beside the common one: names collide between countries. */

@@ -25,7 +25,7 @@ import {
 } from '../measure.ts'
 import { planTankFilling } from './order.ts'
 import type { CheckedProduct } from './partners.ts'
-import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
+import { timesOver, type TankGround, type TankProductOrder, type TankRequest } from './request.ts'
 
 export type Amount = Figure<MassUnit | VolumeUnit>
 
@@ -49,10 +49,9 @@ function boundsPerSqFt({ limits }: CheckedProduct, grounds: TankGround[], unit: 
   const each = grounds.map((g) => {
     const { use, yearUse } = limits.get(g.id)!
     const { rate } = use!
-    const times = (g.edgeSqFt ?? 0) > 0 ? 2 : 1
     const left = yearUse?.remaining
     const most = left ? Math.min(rate.max, convert(left.value, left.unit, rate.unit)) : rate.max
-    return { min: convert(rate.min, rate.unit, unit), max: convert(most / times, rate.unit, unit) }
+    return { min: convert(rate.min, rate.unit, unit), max: convert(most / timesOver(g), rate.unit, unit) }
   })
   return { min: Math.max(...each.map((e) => e.min)), max: Math.min(...each.map((e) => e.max)) }
 }

@@ -15,7 +15,8 @@ import {
   type LabelRules,
   type LimitCheck,
 } from '../../shelf/index.ts'
-import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
+import { worstOn } from './onGround.ts'
+import { timesOver, type TankGround, type TankProductOrder, type TankRequest } from './request.ts'
 
 /** A herbicide of the tank with where it stands in the order and what its label allows on each ground. */
 export interface CheckedProduct {
@@ -58,7 +59,7 @@ function checkShared(
     )
     .map((x) => lower(x.name))
   return shared.flatMap((active): Refusal[] => {
-    const asked = lbPerAcre(a, active) + lbPerAcre(b, active)
+    const asked = (lbPerAcre(a, active) + lbPerAcre(b, active)) * timesOver(ground)
     const limits = [a, b].map((p) => mostInPass(p.order.rules, p.limits.get(ground.id)!, active))
     const most = Math.min(...limits)
     const params = { active, label: a.order.rules.name, other: b.order.rules.name, zone: ground.name }
@@ -82,10 +83,11 @@ function checkShared(
       if (!use) return false
       const withOther = [
         ...ground.passes,
-        { day, actives: computeActiveRates(other!.order.rules, other!.rate) },
+        { day, actives: computeActiveRates(other!.order.rules, worstOn(ground, other!.rate)) },
       ]
       const left = computeYearUse(one!.order.rules, use, withOther, day).remaining
-      return left && convert(one!.rate.value, one!.rate.unit, left.unit) > left.value * (1 + sliver)
+      const rate = worstOn(ground, one!.rate)
+      return left && convert(rate.value, rate.unit, left.unit) > left.value * (1 + sliver)
     })
     return short ? [{ code: 'combinedOverAnnual', field: `products.${b.index}.rate`, params }] : []
   })

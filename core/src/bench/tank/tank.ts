@@ -12,10 +12,11 @@ import {
   type Refusal,
   type VolumeUnit,
 } from '../../quantity/index.ts'
-import { checkLimits, computeYearShare, kindOf, type YearUse } from '../../shelf/index.ts'
+import { computeYearShare, kindOf, type YearUse } from '../../shelf/index.ts'
 import { planLoads } from '../loads.ts'
 import { dosingOf, planDoses, type Amount, type Dosing, type TankLoad } from './doses.ts'
 import { mindWater } from './hygiene.ts'
+import { checkOnGround, worstOn } from './onGround.ts'
 import { checkPartners, type CheckedProduct } from './partners.ts'
 import { treatedSqFt, type TankGround, type TankRequest } from './request.ts'
 import { checkSizes } from './sizes.ts'
@@ -55,7 +56,7 @@ const placed = (refusals: Refusal[], index: number, ground: TankGround): Refusal
     }
   })
 
-/** Each herbicide against its own label on every ground; over the edges, where it falls twice, at twice the rate. */
+/** Each herbicide against its own label on every ground. */
 function checkProducts(request: TankRequest): {
   checked: CheckedProduct[]
   refusals: Refusal[]
@@ -69,19 +70,8 @@ function checkProducts(request: TankRequest): {
     if (kindOf(rules) !== 'herbicide' || !rate) return []
     const limits = new Map(
       grounds.map((ground) => {
-        const { turf, state, passes, edgeSqFt = 0 } = ground
-        const check = checkLimits({ rules, turf, state, rate, carrierVolume, day, passes })
+        const check = checkOnGround({ rules, rate, carrierVolume, day }, ground)
         refusals.push(...placed(check.refusals, index, ground))
-        if (edgeSqFt > 0 && !check.refusals.length) {
-          const twice = { ...rate, value: rate.value * 2 }
-          const edge = checkLimits({ rules, turf, state, rate: twice, day, passes })
-          refusals.push(
-            ...placed(edge.refusals, index, ground).map((r) => ({
-              ...r,
-              params: { ...r.params, twice: true },
-            })),
-          )
-        }
         for (const c of check.cautions) cautions.set(JSON.stringify(c), c)
         return [ground.id, check] as const
       }),
@@ -139,7 +129,7 @@ function summariseProduct(
   if (own && measuredRate)
     for (const ground of request.grounds) {
       const use = own.limits.get(ground.id)!.yearUse!
-      const share = computeYearShare(use, measuredRate)
+      const share = computeYearShare(use, worstOn(ground, measuredRate))
       years[ground.id] = { use, ...(share && { share }) }
     }
   return {

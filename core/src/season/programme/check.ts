@@ -36,8 +36,8 @@ function checkSeeding(
   return wishes.seeding
     .filter((s) => s.zoneId === zone.id && s.day >= day)
     .flatMap((seeding) =>
-      productsOf(pass, labels).flatMap(({ label }): Refusal[] => {
-        const interval = seedingIntervalOf(label, zone)
+      productsOf(pass, labels).flatMap(({ label, product }): Refusal[] => {
+        const interval = seedingIntervalOf(label, zone, product.rate)
         return daysBetween(day, seeding.day) < interval
           ? [
               {
@@ -209,12 +209,14 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
   return faults
 }
 
-/** What a plan will still put on a zone: its passes from a day on, as the ledger would have them. */
+/** What a plan will still put on a zone: its passes from a day on, as the ledger would have them: each as on its worst ground. */
 export const passesOfPlan = (
   { programme, days }: { programme: Programme; days: { id: string; day?: Day }[] },
   { zoneId, labels, from }: { zoneId: string; labels: PlanLabel[]; from: Day },
 ): Pass[] =>
   programme.passes.flatMap((pass) => {
     const day = pass.when.kind === 'day' ? pass.when.day : days.find((d) => d.id === pass.id)?.day
-    return day && day >= from && pass.zones.includes(zoneId) ? [asPass(pass, day, 1, labels)] : []
+    return day && day >= from && pass.zones.includes(zoneId)
+      ? [asPass(pass, day, pass.edges === 'twice' ? 2 : 1, labels)]
+      : []
   })

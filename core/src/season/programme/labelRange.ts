@@ -1,12 +1,15 @@
-import { addDays, type Day } from '../../quantity/index.ts'
-import type { LabelUse } from '../../shelf/index.ts'
+import { addDays, type Day, type Quantity, type RatePerAreaUnit } from '../../quantity/index.ts'
+import { findUse, type LabelUse } from '../../shelf/index.ts'
 import type { PlanContext, PlanLabel, PlanZone } from './programme.ts'
 
-/** The line of a label's directions that makes a barrier on a zone as it is; nothing where there is none. */
-export const useFor = ({ rules }: PlanLabel, { turf, state }: PlanZone): LabelUse | undefined =>
-  rules.uses.find(
-    (u) => u.purpose === 'preEmergent' && u.turf.includes(turf) && (!u.states || u.states.includes(state)),
-  )
+type AskedRate = Quantity<RatePerAreaUnit>
+
+/** The line of a label's directions that makes a barrier on a zone as it is, at a rate; nothing where there is none. */
+export const useFor = (
+  { rules }: PlanLabel,
+  { turf, state }: PlanZone,
+  rate?: AskedRate,
+): LabelUse | undefined => findUse(rules, { turf, state, purpose: 'preEmergent', rate })
 
 /** Rates that every one of some zones allows. */
 export interface LabelRange {
@@ -37,8 +40,8 @@ export const writtenRate = (value: number, { min, max }: Pick<LabelRange, 'min' 
   Math.min(max, Math.max(min, Math.floor(value * 1000 + 1e-9) / 1000))
 
 /** Days a label asks for between a pass on a zone and seed: none where that turf may be sown with it. */
-export const seedingIntervalOf = (label: PlanLabel, zone: PlanZone): number =>
-  useFor(label, zone)?.atSeeding ? 0 : (label.rules.seedingIntervalDays ?? 0)
+export const seedingIntervalOf = (label: PlanLabel, zone: PlanZone, rate?: AskedRate): number =>
+  useFor(label, zone, rate)?.atSeeding ? 0 : (label.rules.seedingIntervalDays ?? 0)
 
 /** The last day a barrier may go down before what is to be sown after a day; nothing where nothing is. */
 export function lastDayFor(

@@ -109,7 +109,10 @@ function keepIntervals(passes: ProgrammePass[], making: Omit<Making, 'rule' | 'r
     const [before, label] = [kept.at(-1), context.labels.find((l) => l.id === pass.labelId)]
     const [last, day] = [before && dayOf(before), dayOf(pass)]
     if (!before || !label || before.labelId !== pass.labelId || !last || !day) return [...kept, pass]
-    const interval = Math.max(0, ...context.zones.map((z) => useFor(label, z)?.minimumIntervalDays ?? 0))
+    const interval = Math.max(
+      0,
+      ...context.zones.map((z) => useFor(label, z, pass.rate)?.minimumIntervalDays ?? 0),
+    )
     if (daysBetween(last, day) >= interval) return [...kept, pass]
     const later = addDays(last, interval)
     const zones = context.zones.filter((z) => pass.zones.includes(z.id))

@@ -1,5 +1,6 @@
 import { convert, type Caution, type Refusal } from '../../quantity/index.ts'
 import { toleranceOf, tolerances, type Active } from '../active.ts'
+import { namesTurf } from '../directions.ts'
 import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
 import { cheapestPackages, type Purchase } from '../packages.ts'
 import { computeActiveRates } from '../yearUse.ts'
@@ -45,7 +46,7 @@ function turfVerdicts(
 ): JudgedProduct['turf'] {
   return new Map(
     grass.map(({ turf, state }) => {
-      if (!rules.uses.some((u) => u.turf.includes(turf))) return [turf, 'notOnLabel'] as const
+      if (!namesTurf(rules, turf)) return [turf, 'notOnLabel'] as const
       const each = actives.map((a) => toleranceOf(a, turf, state)?.verdict)
       if (!each.length || each.includes(undefined)) return [turf, 'notKnown'] as const
       const worst = Math.max(...each.map((v) => tolerances.indexOf(v!)))

@@ -3,6 +3,7 @@ import { computed, reactive, watch } from 'vue'
 import { checkConditions, computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
 import TextField from '../../kit/TextField.vue'
+import { useSaveWords } from '../../state/index.ts'
 import { useWords } from '../../kit/session.ts'
 import { plain } from '../../kit/plain.ts'
 import { useForm } from '../../kit/useForm.ts'
@@ -13,6 +14,7 @@ const props = defineProps<{ outing: FieldOuting }>()
 const emit = defineEmits<{ send: [] }>()
 const field = useField()
 const { say, quantity } = useWords()
+const saveWords = useSaveWords()
 const form = useForm()
 const typed = reactive({ ...props.outing.order, zones: props.outing.order.zones.map((z) => ({ ...z })) })
 watch(typed, () => void field.change({ order: plain(typed) }), { deep: true })
@@ -90,7 +92,7 @@ function submit(): void {
     <TextField v-model="typed.target" :label="say('ledger.target')" />
     <TextField v-model="typed.note" :label="say('ledger.note')" />
     <p v-if="form.faultAt('loadsMixed')" class="stop" role="alert">{{ form.faultAt('loadsMixed') }}</p>
-    <button class="big" type="submit">{{ say('bench.record') }}</button>
+    <button class="big" type="submit">{{ saveWords.named(say('bench.record')) }}</button>
   </form>
 </template>
 

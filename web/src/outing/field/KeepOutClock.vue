@@ -1,19 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { LabelRules } from '@jardinero/core/shelf'
-import { usualLimits } from '@jardinero/core/outing'
+import { computeReentry, usualDryingHours, type LabelRules } from '@jardinero/core/shelf'
 import { useWords } from '../../kit/session.ts'
-import { useYard } from '../../kit/useYard.ts'
+import { useYard } from '../../state/index.ts'
 
 /** How long children and pets stay off: the label's hours, and until it is dry. */
 const props = defineProps<{ labels: LabelRules[]; endedAt: string; now: string }>()
 const { timeZone } = useYard()
 const { say, time } = useWords()
-const stated = computed(() => Math.max(0, ...props.labels.map((l) => l.keepOff.hours)))
-const drying = computed(() => props.labels.some((l) => l.keepOff.untilDry))
-const hours = computed(() => Math.max(stated.value, drying.value ? usualLimits.dryingHours : 0))
-const until = computed(() => new Date(Date.parse(props.endedAt) + hours.value * 3_600_000).toISOString())
-const leftS = computed(() => Math.max(0, (Date.parse(until.value) - Date.parse(props.now)) / 1000))
+const reentry = computed(() => computeReentry(props.labels, props.endedAt))
+const leftS = computed(() => Math.max(0, (Date.parse(reentry.value.at) - Date.parse(props.now)) / 1000))
 const clock = computed(() => {
   const s = Math.ceil(leftS.value)
   const two = (n: number) => String(n).padStart(2, '0')
@@ -24,9 +20,15 @@ const clock = computed(() => {
 <template>
   <section class="keep" :class="{ over: !leftS }">
     <output class="clock" aria-live="off">{{ leftS ? clock : say('outing.keepOver') }}</output>
-    <p>{{ say('outing.keepUntil', { until: time(until, timeZone) }) }}</p>
+    <p>{{ say('outing.keepUntil', { until: time(reentry.at, timeZone) }) }}</p>
     <p class="small">
-      {{ say('outing.keepWhy', { hours: stated, dry: String(drying), usual: usualLimits.dryingHours }) }}
+      {{
+        say('outing.keepWhy', {
+          hours: reentry.stated,
+          dry: String(reentry.untilDry),
+          usual: usualDryingHours,
+        })
+      }}
     </p>
   </section>
 </template>

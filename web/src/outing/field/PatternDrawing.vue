@@ -3,8 +3,8 @@ import { computed } from 'vue'
 import { planPattern } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import { useWords } from '../../kit/session.ts'
-import { useYard } from '../../kit/useYard.ts'
-import { boundsOf, pathOf, placeSections } from '../../yard/placed.ts'
+import { useYard } from '../../state/index.ts'
+import { boundsOf, pathOf, placeSections } from '../../yard/index.ts'
 
 /** How a lawn is walked: the trim pass round its edge, then the swaths, numbered from the far one. Beds and the house are left white. */
 const props = defineProps<{ zoneId: string; swathFt: number }>()

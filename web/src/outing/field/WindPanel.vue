@@ -9,8 +9,8 @@ import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useForm } from '../../kit/useForm.ts'
 import { useDevice } from '../../kit/useDevice.ts'
-import { useYard } from '../../kit/useYard.ts'
-import { useSoil } from '../../soil/soilStore.ts'
+import { useYard } from '../../state/index.ts'
+import { useSoil } from '../../soil/index.ts'
 
 /** Wind now: by a meter, by hand, or as it was forecast; each entry with its hour. */
 const props = defineProps<{ winds: WindReading[]; now: string; mostMph: number }>()

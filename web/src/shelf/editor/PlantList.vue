@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import { useWords } from '../../kit/session.ts'
-import { usePlantOptions, usePlants } from '../../scout/usePlants.ts'
+import { usePlantOptions, usePlants } from '../../scout/index.ts'
 
 /** Plants as a label lists them: added by name, taken away one by one. */
 defineProps<{ label: string; fault?: string | undefined }>()

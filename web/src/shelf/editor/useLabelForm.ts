@@ -8,7 +8,7 @@ import {
   type Formulation,
   type LabelRules,
 } from '@jardinero/core/shelf'
-import { useRowForm } from '../../kit/useRowForm.ts'
+import { useRowForm } from '../../state/index.ts'
 import { useShelf } from '../shelfStore.ts'
 import { amountUnits, draftOf, rateUnits, strengthUnits } from './labelDraft.ts'
 import { rulesOf } from './rulesOfDraft.ts'

@@ -1,0 +1,133 @@
+import type { FastifyInstance, FastifyRequest } from 'fastify'
+import Joi from 'joi'
+import * as wire from '@jardinero/contract/person'
+import { ProblemError } from '../platform/problem.ts'
+import { demoPersonId } from './demo.ts'
+import { endDevice, endOthers, listDevices } from './devices.ts'
+import type { StoredPerson } from './entities.ts'
+import { checkPassword, hashPassword, isPassword } from './passwords.ts'
+import { personToWire } from './people.ts'
+import type { Quota } from './quota.ts'
+import { countCodes, makeCodes } from './recovery.ts'
+import type { SessionParts } from './sessionRoutes.ts'
+
+const tags = ['account']
+const limited = { rateLimit: { max: 10, timeWindow: '5 minutes' } }
+
+/** The person who asks, by their password. @throws ProblemError wrongPassword, demoStays */
+async function confirmed(
+  request: FastifyRequest,
+  password: string,
+  field = 'password',
+): Promise<StoredPerson> {
+  const person = request.person!
+  if (person.id === demoPersonId) throw new ProblemError('demoStays')
+  if (!(await isPassword(person.passwordHash, password)))
+    throw new ProblemError('wrongPassword', [{ code: 'wrongPassword', field, params: {} }])
+  return person
+}
+
+/** What a person can see and change of how they come in. */
+export function securityRoutes(
+  app: FastifyInstance,
+  { database, mail, wordsFor }: SessionParts,
+  quota: Quota,
+): void {
+  app.get(
+    '/api/account/security',
+    { schema: { tags, summary: 'Devices, recovery codes left, and what the account holds' } },
+    (request) =>
+      app.scoped(request, async ({ manager, accountId }): Promise<wire.Security> => ({
+        devices: await listDevices(manager, request.person!.id, request.session.sessionId),
+        codesLeft: await countCodes(manager, request.person!.id),
+        usage: await quota.usageOf(manager, accountId),
+      })),
+  )
+  app.delete(
+    '/api/account/devices/:id',
+    {
+      schema: {
+        tags,
+        summary: 'Sign a device out',
+        params: Joi.object({ id: Joi.string().uuid().required() }),
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async ({ manager }) => {
+        await endDevice(manager, request.person!.id, (request.params as { id: string }).id)
+        void reply.code(204)
+      }),
+  )
+  app.post(
+    '/api/account/password',
+    {
+      schema: {
+        tags,
+        summary: 'Change the password; other devices are signed out',
+        body: wire.passwordOrder,
+      },
+      config: limited,
+    },
+    async (request, reply) => {
+      const { current, password } = request.body as { current: string; password: string }
+      const person = await confirmed(request, current, 'current')
+      checkPassword(password, person)
+      const passwordHash = await hashPassword(password)
+      await database.transaction(async (manager) => {
+        await manager.update('person', { id: person.id }, { passwordHash })
+        await endOthers(manager, person.id, request.session.sessionId)
+      })
+      void reply.code(204)
+    },
+  )
+  app.post(
+    '/api/account/recovery-codes',
+    {
+      schema: { tags, summary: 'New recovery codes in place of the old', body: wire.confirmOrder },
+      config: limited,
+    },
+    async (request) => {
+      const person = await confirmed(request, (request.body as { password: string }).password)
+      return { recoveryCodes: await database.transaction((manager) => makeCodes(manager, person.id)) }
+    },
+  )
+  app.post(
+    '/api/account/email',
+    {
+      schema: { tags, summary: 'Change the e-mail one signs in with', body: wire.emailOrder },
+      config: limited,
+    },
+    async (request) => {
+      const { password, email } = request.body as { password: string; email: string }
+      const person = await confirmed(request, password)
+      const taken = await database.manager.findOneBy<StoredPerson>('person', { email })
+      if (taken && taken.id !== person.id)
+        throw new ProblemError('emailTaken', [{ code: 'emailTaken', field: 'email', params: {} }])
+      await database.query('UPDATE person SET email = $2, version = version + 1 WHERE id = $1', [
+        person.id,
+        email,
+      ])
+      // Whoever read the old address learns of it there.
+      const words = wordsFor(person)
+      void mail?.({
+        to: person.email,
+        subject: words.say('mail.moved.subject'),
+        text: words.say('mail.moved.text', { name: person.name, email }),
+      }).catch(() => undefined)
+      return personToWire(await database.manager.findOneByOrFail<StoredPerson>('person', { id: person.id }))
+    },
+  )
+  app.post(
+    '/api/account/delete',
+    {
+      schema: { tags, summary: 'Delete the account with everything in it', body: wire.confirmOrder },
+      config: limited,
+    },
+    async (request, reply) => {
+      const person = await confirmed(request, (request.body as { password: string }).password)
+      await database.query('SELECT delete_account($1)', [person.accountId])
+      await request.session.destroy().catch(() => undefined)
+      void reply.code(204)
+    },
+  )
+}

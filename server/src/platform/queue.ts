@@ -1,0 +1,2 @@
+export const bossSchema = 'pgboss'
+export const taskQueue = 'task'

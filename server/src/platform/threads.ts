@@ -1,0 +1,66 @@
+import type { Transferable } from 'node:worker_threads'
+import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import { Piscina } from 'piscina'
+import { ProblemError } from './problem.ts'
+
+export interface ThreadOrder {
+  /** The worker's module, beside the one that asks. */
+  filename: URL
+  name: string
+  threads: number
+  /** So many wait; the next is told to come back. */
+  waiting: number
+  /** One that takes longer is ended. */
+  mostMs: number
+  memoryMb?: number
+}
+
+/** Built, a worker lies beside the server as JavaScript, whichever file asks for it; from source it is TypeScript, beside who asks. */
+export const workerAt = (name: string, from: string): URL =>
+  from.endsWith('.ts')
+    ? new URL(`./${name}.ts`, from)
+    : new URL(`./${name}.js`, from.replace('/assets/', '/'))
+
+/** Ends with the request: whoever no longer waits needs no answer. */
+export function untilGone(request: FastifyRequest, reply: FastifyReply): AbortSignal {
+  const gone = new AbortController()
+  reply.raw.once('close', () => {
+    if (!reply.raw.writableEnded) gone.abort()
+  })
+  if (request.raw.destroyed && !request.raw.complete) gone.abort()
+  return gone.signal
+}
+
+/**
+ * Threads of one kind of work; started when the first is asked for, ended with the server.
+ * @returns runs one piece. @throws ProblemError busy where too many wait, tookTooLong; whatever the work throws
+ */
+export function createThreads<Order, Answer>(
+  app: Pick<FastifyInstance, 'addHook'>,
+  { filename, name, threads, waiting, mostMs, memoryMb }: ThreadOrder,
+): (order: Order, gone?: AbortSignal, transferList?: Transferable[]) => Promise<Answer> {
+  let pool: Piscina | undefined
+  app.addHook('onClose', async () => pool?.destroy())
+  return async (order, gone, transferList) => {
+    pool ??= new Piscina({
+      filename: filename.href,
+      name,
+      // One stays: where all that ran were ended, it is the one that goes on with what waits.
+      minThreads: 1,
+      maxThreads: threads,
+      maxQueue: waiting,
+      idleTimeout: 30_000,
+      ...(memoryMb && { resourceLimits: { maxOldGenerationSizeMb: memoryMb } }),
+      ...(filename.pathname.endsWith('.ts') && { execArgv: ['--import', 'tsx'] }),
+    })
+    if (pool.queueSize >= waiting) throw new ProblemError('busy', [], { retryAfter: 5 })
+    const late = AbortSignal.timeout(mostMs)
+    try {
+      const signal = gone ? AbortSignal.any([gone, late]) : late
+      return (await pool.run(order, { signal, ...(transferList && { transferList }) })) as Answer
+    } catch (error) {
+      if (late.aborted) throw new ProblemError('tookTooLong', [], { retryAfter: 30 })
+      throw error
+    }
+  }
+}

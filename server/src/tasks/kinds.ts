@@ -1,0 +1,63 @@
+import type Joi from 'joi'
+import type { AccountFile } from '@jardinero/contract/account'
+import { findsCsv, findsGeoJson } from '@jardinero/contract/scout'
+import { labelsFile, type LabelsFile } from '@jardinero/contract/shelf'
+import type { TaskKind } from '@jardinero/contract/task'
+import { stationFile, typicalYearFile } from '@jardinero/contract/weather'
+import type { Yard } from '@jardinero/contract/yard'
+import type { Words } from '@jardinero/words'
+import { importAccount } from '../account/importAccount.ts'
+import { readAccountFile } from '../account/fileRows.ts'
+import { accountToday } from '../account/today.ts'
+import type { Clock } from '../platform/clock.ts'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { validate } from '../platform/validation.ts'
+import { loadYardParts, takeFindsCsv, takeFindsGeoJson, type PointCollection } from '../scout/findsFile.ts'
+import { importLabels } from '../shelf/labelsFile.ts'
+import { takeStation, takeTypicalYear } from '../soil/station.ts'
+
+export interface TaskParts {
+  clock: Clock
+  words: Words
+  weatherUrl?: string | undefined
+  progress: (done: number, total: number) => Promise<void>
+}
+type Work = (scope: AccountScope, sent: unknown, parts: TaskParts) => Promise<object>
+
+/** @throws ProblemError invalidInput */
+function read<T>(schema: Joi.Schema, sent: unknown): T {
+  const outcome = validate(schema, sent)
+  if ('faults' in outcome) throw new ProblemError('invalidInput', outcome.faults)
+  return outcome.value as T
+}
+
+async function yardToday(scope: AccountScope, yardId: string, clock: Clock) {
+  const parts = await loadYardParts(scope, yardId)
+  return { parts, today: await accountToday(scope, parts.yard.timeZone, clock) }
+}
+
+/** What is done with each kind of file. All of it inside one transaction. */
+export const taskWork: Record<TaskKind, Work> = {
+  accountFile: async (scope, sent, parts) => {
+    const file: AccountFile = await readAccountFile(sent, () => parts.progress(0, 0))
+    return importAccount(scope, file, parts)
+  },
+  findsCsv: async (scope, sent, { clock, progress }) => {
+    const { yardId, csv } = read<{ yardId: string; csv: string }>(findsCsv, sent)
+    const { parts, today } = await yardToday(scope, yardId, clock)
+    return { added: await takeFindsCsv(scope, csv, parts, today, progress) }
+  },
+  findsGeoJson: async (scope, sent, { clock, progress }) => {
+    const { yardId, collection } = read<{ yardId: string; collection: PointCollection }>(findsGeoJson, sent)
+    const { parts, today } = await yardToday(scope, yardId, clock)
+    return { added: await takeFindsGeoJson(scope, collection, parts, today, progress) }
+  },
+  station: async (scope, sent, { clock, weatherUrl }) => {
+    const order = read<Parameters<typeof takeStation>[2]>(stationFile, sent)
+    const { timeZone } = await scope.get<Yard>('yard', order.yardId)
+    return takeStation(scope, weatherUrl, { ...order, today: await accountToday(scope, timeZone, clock) })
+  },
+  typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
+  labels: (scope, sent) => importLabels(scope, read<LabelsFile>(labelsFile, sent)),
+}

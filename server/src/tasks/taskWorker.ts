@@ -1,0 +1,98 @@
+import type { DataSource } from 'typeorm'
+import { wordsFor } from '@jardinero/words/whole'
+import type { StoredPerson } from '../account/entities.ts'
+import { createDatabase } from '../platform/database.ts'
+import { describeFault } from '../platform/faultLog.ts'
+import { giveWay } from '../platform/gentle.ts'
+import { ProblemError } from '../platform/problem.ts'
+import { describeProblem, classify } from '../platform/problemHandler.ts'
+import { createQuota } from '../account/quota.ts'
+import type { Config } from '../platform/config.ts'
+import type { StoredTask } from './entities.ts'
+import { taskWork } from './kinds.ts'
+import { RememberingScope } from './rememberingScope.ts'
+
+giveWay()
+
+export interface TaskOrder {
+  taskId: string
+  databaseUrl: string
+  weatherUrl?: string | undefined
+  quota: Config['quota']
+  /** The time it is, ISO. */
+  now: string
+}
+
+const tellEveryMs = 300
+/** As JSON, or a body that is none. @throws ProblemError malformedRequest */
+function parseBody(body: Buffer): unknown {
+  try {
+    return JSON.parse(body.toString('utf8'))
+  } catch {
+    throw new ProblemError('malformedRequest')
+  }
+}
+
+async function loadTask(database: DataSource, id: string): Promise<StoredTask | null> {
+  return database.manager
+    .createQueryBuilder<StoredTask>('task', 't')
+    .addSelect('t.body')
+    .where('t.id = :id', { id })
+    .getOne()
+}
+
+async function work(database: DataSource, task: StoredTask, order: TaskOrder): Promise<void> {
+  const person = await database.manager.findOneByOrFail<StoredPerson>('person', { id: task.personId })
+  const words = wordsFor(person)
+  let told = 0
+  const progress = async (done: number, total: number): Promise<void> => {
+    if (Date.now() - told < tellEveryMs) return
+    told = Date.now()
+    // Past the transaction, so that others see it.
+    await database.manager.update('task', { id: task.id }, { done, total })
+  }
+  try {
+    await database.manager.update('task', { id: task.id }, { state: 'running' })
+    const sent = parseBody(task.body!)
+    await database.transaction(async (manager) => {
+      await manager.query(`SET LOCAL statement_timeout = '10min'`)
+      await manager.query(`SET LOCAL idle_in_transaction_session_timeout = '10min'`)
+      const guard = createQuota(order.quota).guardOf(manager, task.accountId)
+      const scope = new RememberingScope(manager, task.accountId, guard)
+      const { weatherUrl } = order
+      const result = await taskWork[task.kind](scope, sent, {
+        clock: () => new Date(order.now),
+        words,
+        weatherUrl,
+        progress,
+      })
+      // Done and told so in one: either both or neither is in the database.
+      await manager.update('task', { id: task.id }, { state: 'done', result, body: null })
+    })
+  } catch (error) {
+    const problem = classify(error as object)
+    // The database will be back: the queue tries again.
+    if (problem.code === 'databaseAway' || problem.code === 'busy') throw error
+    const told = describeProblem(problem, words)
+    await database.manager.update('task', { id: task.id }, { state: 'refused', problem: told, body: null })
+    if (problem.code === 'internal') throw error
+  }
+}
+
+/** Runs one task to its end. @returns what the log is to say, where it failed by a fault of ours */
+export async function runTask(order: TaskOrder): Promise<Record<string, unknown> | undefined> {
+  const database = createDatabase(order.databaseUrl)
+  await database.initialize()
+  try {
+    const task = await loadTask(database, order.taskId)
+    if (!task || !['waiting', 'running'].includes(task.state) || !task.body) return undefined
+    await work(database, task, order)
+    return undefined
+  } catch (error) {
+    const code = classify(error as object).code
+    if (code === 'databaseAway' || code === 'busy') throw new Error('database away', { cause: error })
+    return describeFault(error)
+  } finally {
+    await database.destroy().catch(() => undefined)
+  }
+}

@@ -1,0 +1,2 @@
+export { handOver } from './tankToMix.ts'
+export { useBench } from './useBench.ts'

@@ -1,0 +1,2 @@
+export { ribbonScale } from './ribbonScale.ts'
+export { useGerminationHills } from './useGerminationHills.ts'

@@ -1,0 +1,50 @@
+import type { RouteRecordRaw } from 'vue-router'
+
+/** The stations in the order of the work; those not built yet are not here, and so not shown. */
+export const stations = [
+  { name: 'yard', key: '1' },
+  { name: 'scout', key: '2' },
+  { name: 'soil', key: '3' },
+  { name: 'season', key: '4' },
+  { name: 'shelf', key: '5' },
+  { name: 'bench', key: '6' },
+  { name: 'outing', key: '7' },
+  { name: 'ledger', key: '8' },
+] as const
+
+/** What stands in a yard: its address holds the yard, so that no link can lead to another. */
+export const inYard: RouteRecordRaw[] = [
+  { path: '', name: 'today', component: () => import('../today/TodayPage.vue') },
+  { path: 'yard', name: 'yard', component: () => import('../yard/YardStation.vue') },
+  { path: 'scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
+  { path: 'soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },
+  { path: 'season', name: 'season', component: () => import('../season/SeasonStation.vue') },
+  { path: 'shelf', name: 'shelf', component: () => import('../shelf/ShelfStation.vue') },
+  { path: 'bench', name: 'bench', component: () => import('../bench/BenchStation.vue') },
+  { path: 'outing', name: 'outing', component: () => import('../outing/OutingStation.vue') },
+  { path: 'outing/field', name: 'field', component: () => import('../outing/field/FieldPage.vue') },
+  { path: 'ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
+  { path: 'you', name: 'you', component: () => import('./YouPage.vue') },
+]
+
+const bare = (
+  path: string,
+  name: string,
+  component: () => Promise<unknown>,
+  open = false,
+): RouteRecordRaw => ({
+  path,
+  name,
+  component: component as never,
+  meta: { bare: true, open },
+})
+/** Pages without a yard and without the frame. */
+export const withoutYard: RouteRecordRaw[] = [
+  bare('/welcome', 'welcome', () => import('./WelcomePage.vue')),
+  bare('/account', 'account', () => import('./YouPage.vue')),
+  bare('/no-yard', 'noYard', () => import('./NoYardPage.vue')),
+  bare('/codes', 'codes', () => import('./CodesPage.vue')),
+  bare('/sign-in', 'signIn', () => import('./SignInPage.vue'), true),
+  bare('/forgot', 'forgot', () => import('./ForgotPage.vue'), true),
+  bare('/reset', 'reset', () => import('./ResetPage.vue'), true),
+]

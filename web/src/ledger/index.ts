@@ -1,0 +1,3 @@
+export { useWaterDays } from './useAfter.ts'
+export { useLessons } from './useLessons.ts'
+export { useYearLimits } from './useYearLimits.ts'

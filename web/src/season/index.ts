@@ -1,0 +1,4 @@
+export { useNextPass } from './useNextPass.ts'
+export { usePlanContext } from './usePlanContext.ts'
+export { useSeasonJudging } from './useSeasonJudging.ts'
+export { useShown } from './useShown.ts'

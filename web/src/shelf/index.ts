@@ -1,0 +1,1 @@
+export { useShelf } from './shelfStore.ts'

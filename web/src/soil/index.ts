@@ -1,0 +1,7 @@
+export { type SoilPoint, aheadPoints, observedPoints } from './ahead.ts'
+export { useSoil } from './soilStore.ts'
+export { useSoilAnswer } from './useSoilAnswer.ts'
+export { useSoilForecast } from './useSoilForecast.ts'
+export { useSoilNow } from './useSoilNow.ts'
+export { useSoilTiming } from './useSoilTiming.ts'
+export { useWatchedWeeds } from './useWatchedWeeds.ts'

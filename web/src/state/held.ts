@@ -1,0 +1,155 @@
+import { keepPreviousData, useQueries, useQuery, type QueryKey } from '@tanstack/vue-query'
+import { defineStore } from 'pinia'
+import { computed, markRaw, reactive } from 'vue'
+import type { Equipment, Opening, ShelfState, YardState, YardYear } from '@jardinero/contract/state'
+import { yearOf, type Day } from '@jardinero/core/quantity'
+import { dayIn } from '../kit/localTime.ts'
+import { useSession } from '../kit/session.ts'
+import type { Almanac } from './almanac.ts'
+import { ask, createClient } from './client.ts'
+import { clock } from './clock.ts'
+import { keys } from './keys.ts'
+
+const never = Infinity
+export const emptyYear = (): YardYear => ({
+  readings: [],
+  records: [],
+  rules: [],
+  finds: [],
+  photos: [],
+  signs: [],
+  waters: [],
+  outings: [],
+  ratings: [],
+  recordPhotos: [],
+})
+
+/**
+ * What the server said of the open yard and the account around it. It holds nothing of its own: every answer lies in the
+ * client's cache, by person, yard and year, and is changed only by what the server answers next.
+ */
+export const useHeld = defineStore('held', () => {
+  const session = useSession()
+  const { client: made, keep } = createClient()
+  const client = markRaw(made)
+  const who = computed(() => session.person?.id ?? '')
+  /** The yard and the year one stands in, as the address says. */
+  const standing = reactive({ yardId: '', year: 0 })
+  const isHere = computed(() => Boolean(who.value))
+  const yardIsOpen = computed(() => Boolean(who.value && standing.yardId))
+
+  const queries = {
+    opening: () => ({
+      queryKey: keys.opening(who.value),
+      queryFn: () => ask<Opening>('/api/account/opening'),
+    }),
+    equipment: () => ({
+      queryKey: keys.equipment(who.value),
+      queryFn: () => ask<Equipment>('/api/bench/equipment'),
+    }),
+    shelf: () => ({ queryKey: keys.shelf(who.value), queryFn: () => ask<ShelfState>('/api/shelf/state') }),
+    yard: (yardId = standing.yardId) => ({
+      queryKey: keys.yardState(who.value, yardId),
+      queryFn: () => ask<YardState>(`/api/yard/yards/${yardId}/state`),
+    }),
+    year: (year: number, yardId = standing.yardId) => ({
+      queryKey: keys.year(who.value, yardId, year),
+      queryFn: () => ask<YardYear>(`/api/yard/yards/${yardId}/years/${year}`),
+    }),
+    almanac: () => ({
+      queryKey: keys.reference('almanac'),
+      queryFn: () => ask<Almanac>('/api/almanac'),
+      staleTime: never,
+      gcTime: never,
+    }),
+  }
+  const watched = <T>(query: () => { queryKey: QueryKey; queryFn: () => Promise<T> }, enabled = isHere) =>
+    useQuery(
+      computed(() => ({ ...query(), enabled: enabled.value, shallow: true })),
+      client,
+    ).data
+
+  const opening = watched<Opening>(queries.opening)
+  const equipment = watched<Equipment>(queries.equipment)
+  const shelf = watched<ShelfState>(queries.shelf)
+  const yard = watched<YardState>(() => queries.yard(), yardIsOpen)
+  const almanac = watched<Almanac>(queries.almanac)
+
+  const timeZone = computed(() => yard.value?.yard.timeZone ?? 'UTC')
+  /** Today in the yard: the demo's own day, else by the clock. */
+  const today = computed<Day>(() => opening.value?.account.demoDay ?? dayIn(clock.now, timeZone.value))
+  /** Of the year one stands in and of this one, each with the year before. */
+  const yearsOf = (standingYear: number, thisYear: number) =>
+    [...new Set([standingYear - 1, standingYear, thisYear - 1, thisYear])].sort((a, b) => a - b)
+  const years = computed(() => yearsOf(standing.year || yearOf(today.value), yearOf(today.value)))
+  const yearResults = useQueries(
+    {
+      queries: computed(() =>
+        years.value.map((year) => ({
+          ...queries.year(year),
+          enabled: yardIsOpen.value,
+          placeholderData: keepPreviousData,
+        })),
+      ) as never,
+      shallow: true,
+    },
+    client,
+  )
+  /** The years that are here, oldest first: another list only where one of them is another. */
+  const held = computed<YardYear[]>((before) => {
+    const now = (yearResults.value as { data?: YardYear }[]).flatMap((r) => r.data ?? [])
+    return before?.length === now.length && now.every((y, i) => y === before[i]) ? before : now
+  })
+
+  /** Fetches what is not here yet of the account's outline. */
+  async function open(): Promise<Opening> {
+    const [opened] = await Promise.all([
+      client.ensureQueryData(queries.opening()),
+      client.ensureQueryData(queries.almanac()),
+      client.ensureQueryData(queries.equipment()),
+      client.ensureQueryData(queries.shelf()),
+    ])
+    return opened
+  }
+  /** Fetches what is not here yet of a yard and a year, and stands there. @throws ApiProblem notFound */
+  async function stand(yardId: string, year: number | undefined): Promise<void> {
+    const opened = await open()
+    const state = await client.ensureQueryData(queries.yard(yardId))
+    const thisYear = yearOf(opened.account.demoDay ?? dayIn(clock.now, state.yard.timeZone))
+    await Promise.all(
+      yearsOf(year ?? thisYear, thisYear).map((y) => client.ensureQueryData(queries.year(y, yardId))),
+    )
+    Object.assign(standing, { yardId, year: year ?? thisYear })
+  }
+  /** Lays an answer over what is held: what is on its way is older, and is asked for again. */
+  async function lay<T>(queryKey: QueryKey, change: (held: T) => T): Promise<void> {
+    const asking = client.isFetching({ queryKey, exact: true }) > 0
+    if (asking) await client.cancelQueries({ queryKey, exact: true })
+    client.setQueryData<T>(queryKey, (there) => there && change(there))
+    keep(queryKey)
+    if (asking) void client.invalidateQueries({ queryKey, exact: true })
+  }
+  const askAgain = (...stale: QueryKey[]): void => {
+    for (const queryKey of stale) void client.invalidateQueries({ queryKey })
+  }
+  return {
+    client,
+    who,
+    standing,
+    queries,
+    opening,
+    equipment,
+    shelf,
+    yard,
+    almanac,
+    years: held,
+    /** Which years they are. */
+    yearsAsked: years,
+    timeZone,
+    today,
+    open,
+    stand,
+    lay,
+    askAgain,
+  }
+})

@@ -1,0 +1,1 @@
+export { useToday } from './useToday.ts'

@@ -1,0 +1,2 @@
+export { boundsOf, pathOf, placeSections } from './placed.ts'
+export { useTurfNames } from './useTurfNames.ts'

@@ -1,0 +1,13 @@
+import { catalogue as en } from '../en/index.ts'
+import enPlants from '../en/plants.json' with { type: 'json' }
+import { catalogue as es } from '../es/index.ts'
+import esPlants from '../es/plants.json' with { type: 'json' }
+import { languageOf } from './catalogues.ts'
+import type { Reader } from './present.ts'
+import { createWords, type Catalogue, type Words } from './words.ts'
+
+/** Everything there is to say in every language, at once: for a server, which speaks with everybody. */
+const whole: Record<string, Catalogue> = { en: { ...en, ...enPlants }, es: { ...es, ...esPlants } }
+
+/** The words of any reader, in the reader's language. */
+export const wordsFor = (reader: Reader): Words => createWords(whole[languageOf(reader.locale)]!, reader)
