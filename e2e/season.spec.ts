@@ -72,14 +72,15 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
 }) => {
   await enterDemo(page, running)
   await openSeason(page, running.url)
+  // Schools that are still being judged change their order and push the ribbon down: both are taken hold of at rest.
+  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
   await school(page, 'one full pass before').getByRole('button', { name: 'Show', exact: true }).click()
+  await expect(page).toHaveURL(/school=oneFullPass/)
   // A small chance stands at its edges; in the gap it is more likely than not.
   const gap = page.getByText(/\b(100|[5-9]\d(\.\d)?) % chance of a week or more of gap/).first()
   await expect(gap).toBeHidden()
 
   const peg = page.locator('.peg[role=slider]').first()
-  // Schools that are still being judged push the ribbon down: it is taken hold of only where it stands still.
-  await expect(page.getByRole('progressbar')).toHaveCount(0, { timeout: 60_000 })
   const from = await peg.getAttribute('aria-valuenow')
   const box = (await peg.boundingBox())!
   await peg.hover({ position: { x: 7, y: box.height - 12 } })
