@@ -187,7 +187,12 @@ export default ts.config(
   },
   {
     files: ['server/src/**/*.ts'],
-    ignores: ['server/src/platform/**', 'server/src/main.ts', 'server/src/operator.ts'],
+    ignores: [
+      'server/src/platform/**',
+      'server/src/main.ts',
+      'server/src/worker.ts',
+      'server/src/operator.ts',
+    ],
     rules: {
       'no-restricted-syntax': ['error', noClock],
     },

@@ -134,8 +134,13 @@ function prepareDatabase({ databaseUrl, ownerUrl }) {
     throw new PlainFault('The database could not be made ready; the reason stands above.')
 }
 
-/** Starts the server; the promise is over when it listens. @param onExit told when one that listened ended */
-function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }, onExit) {
+const partNames = { main: 'The server', worker: 'The worker' }
+
+/**
+ * Starts the server, or a worker beside it; the promise is over when it has said that it is ready.
+ * @param onExit told when one that was ready ended
+ */
+function startPart(file, { port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }, onExit) {
   const { DATABASE_OWNER_URL: _, ...inherited } = process.env
   const env = {
     ...inherited,
@@ -151,25 +156,39 @@ function startServer({ port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterU
     DEMO: String(!options['no-demo']),
     FRESH_DEMO: String(options['fresh-demo']),
   }
-  const server = fork(join(distFolder, 'server', 'main.js'), [], {
+  const part = fork(join(distFolder, 'server', `${file}.js`), [], {
     cwd: projectFolder,
     env,
     detached: true,
     execArgv: ['--enable-source-maps'],
   })
-  const listening = new Promise((ready, failed) => {
+  const ready = new Promise((ready, failed) => {
     let up = false
-    server.once('message', () => {
+    part.once('message', () => {
       up = true
       ready()
     })
-    server.once('exit', (code) => {
+    part.once('exit', (code) => {
       if (up) onExit(code)
       else
-        failed(new PlainFault(`The server stopped before it was ready (code ${code}); its words are above.`))
+        failed(
+          new PlainFault(
+            `${partNames[file]} stopped before it was ready (code ${code}); its words are above.`,
+          ),
+        )
     })
   })
-  return { server, listening }
+  return { part, ready }
+}
+
+/** Asks it to end, and makes it where it takes too long. */
+async function endPart(part) {
+  if (part.exitCode !== null || part.signalCode !== null) return
+  const gone = new Promise((done) => part.once('exit', done))
+  part.kill('SIGTERM')
+  const impatient = setTimeout(() => part.kill('SIGKILL'), 10_000)
+  await gone
+  clearTimeout(impatient)
 }
 
 async function main() {
@@ -185,7 +204,7 @@ async function main() {
 
   const release = claimFolder(options.data, url)
   let postgres
-  let server
+  const parts = {}
   const standins = {}
   let stopping = false
   const kept = []
@@ -193,13 +212,7 @@ async function main() {
     if (stopping) return
     stopping = true
     for (const each of kept) each.stop()
-    if (server && server.exitCode === null && server.signalCode === null) {
-      const gone = new Promise((done) => server.once('exit', done))
-      server.kill('SIGTERM')
-      const impatient = setTimeout(() => server.kill('SIGKILL'), 10_000)
-      await gone
-      clearTimeout(impatient)
-    }
+    await Promise.all(Object.values(parts).map(endPart))
     for (const standin of Object.values(standins)) {
       standin.wanted = false
       standin.kill('SIGTERM')
@@ -239,16 +252,19 @@ async function main() {
     const ownerUrl = ownDatabase ? (process.env.DATABASE_OWNER_URL ?? ownDatabase) : postgres.ownerUrl
     prepareDatabase({ databaseUrl, ownerUrl })
     const order = { port, databaseUrl, weatherUrl, probeUrl, scaleUrl, meterUrl, options }
-    let fell = () => undefined
-    const launch = () => {
-      const started = startServer(order, () => !stopping && fell())
-      server = started.server
-      return started.listening
+    const keep = async (file) => {
+      let fell = () => undefined
+      const launch = () => {
+        const { part, ready } = startPart(file, order, () => !stopping && fell())
+        parts[file] = part
+        return ready
+      }
+      await launch()
+      kept.push(keepAlive({ name: partNames[file], launch, onExit: (listener) => (fell = listener) }))
     }
-    await launch()
+    await Promise.all([keep('main'), keep('worker')])
     // Put back once, not each time that it falls.
     options['fresh-demo'] = false
-    kept.push(keepAlive({ name: 'The server', launch, onExit: (listener) => (fell = listener) }))
     console.log(`Jardinero is at ${url}`)
   } catch (error) {
     if (!stopping) console.error(error instanceof PlainFault ? error.message : error)

@@ -16,6 +16,7 @@ export default defineConfig({
       checks: { ineffectiveDynamicImport: false },
       input: {
         main: join(import.meta.dirname, 'src/main.ts'),
+        worker: join(import.meta.dirname, 'src/worker.ts'),
         weatherStandin: join(import.meta.dirname, '../standins/src/weatherMain.ts'),
         probeStandin: join(import.meta.dirname, '../standins/src/probeMain.ts'),
         meterStandin: join(import.meta.dirname, '../standins/src/meterMain.ts'),

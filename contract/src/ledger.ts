@@ -216,3 +216,15 @@ export const filedRecordPhoto = Joi.object({
   bytes: count(1).required(),
   picture: Joi.string().base64().max(30_000_000).required(),
 })
+
+/** A season of one yard, by days. */
+export interface SeasonRequest {
+  yardId: string
+  from: string
+  to: string
+}
+export const seasonRequest = Joi.object<SeasonRequest, true>({
+  yardId: id.required(),
+  from: day.required(),
+  to: day.required(),
+})

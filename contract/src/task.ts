@@ -7,16 +7,28 @@ export const taskKinds = [
   'station',
   'typicalYear',
   'labels',
+  'seasonReport',
 ] as const
 export type TaskKind = (typeof taskKinds)[number]
-export const taskStates = ['waiting', 'running', 'done', 'refused'] as const
+/** Refused: not taken in, for a reason the sender can mend. Given up: it broke off each time. */
+export const taskStates = ['waiting', 'running', 'done', 'refused', 'cancelled', 'givenUp'] as const
 export type TaskState = (typeof taskStates)[number]
+
+/** What came of work that makes a file: it lies at /api/account/tasks/<id>/file. */
+export interface TaskFile {
+  taskId: string
+  name: string
+  type: string
+  bytes: number
+}
 
 /** Work that takes longer than an answer: asked about until it is done or refused. */
 export interface Task {
   id: string
   kind: TaskKind
   state: TaskState
+  /** How often it was begun: more than once where a worker was lost on the way. */
+  tries: number
   /** Rows so far, of so many; 0 of 0 while it is not known. */
   done: number
   total: number

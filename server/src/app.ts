@@ -27,7 +27,7 @@ import { registerSignedIn } from './platform/signedIn.ts'
 import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
 import { serveWeb } from './platform/webFolder.ts'
 import { wordsFor } from '@jardinero/words/whole'
-import { registerTasks, type TaskServices } from './tasks/tasks.ts'
+import { registerTasks } from './tasks/tasks.ts'
 import { quantityRoutes } from './quantity/routes.ts'
 import { scoutRoutes } from './scout/routes.ts'
 import { seasonRoutes } from './season/routes.ts'
@@ -44,8 +44,6 @@ export interface AppParts {
   mail?: SendMail | undefined
   /** How long an ordinary body may take; by default 15 s. */
   bodyMs?: number
-  /** Runs one task; by default in a thread of its own. */
-  runTask?: TaskServices['runTask']
   /** Whether a person may; by default everybody may all of their own account. */
   allows?: (permission: Permission) => boolean
   log?: boolean
@@ -88,7 +86,6 @@ export async function buildApp({
   clock,
   mail = createMail(config.smtp),
   bodyMs,
-  runTask,
   allows,
   log = false,
 }: AppParts): Promise<FastifyInstance> {
@@ -115,7 +112,7 @@ export async function buildApp({
 
   await app.register(async (rooms) => {
     for (const collection of allCollections(clock)) registerCollection(rooms, collection)
-    registerTasks(rooms, { database, config, clock, runTask })
+    registerTasks(rooms, database)
     quantityRoutes(rooms)
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)

@@ -3,17 +3,20 @@ import { makeResetToken } from './account/recovery.ts'
 import { repair } from './account/repair.ts'
 import { createDatabase } from './platform/database.ts'
 import { endInWords } from './platform/plainEnd.ts'
+import { describeTasks, tryAgain } from './tasks/operate.ts'
 
 const help = `npm run operator -- reset-link <e-mail>   a link with which this person can set a new password, good for a day
 npm run operator -- repair              rows that cannot be read any more
-npm run operator -- repair --apply      sets them aside, so that everything else can be read`
+npm run operator -- repair --apply      sets them aside, so that everything else can be read
+npm run operator -- tasks               long work that waits, runs, or was given up after all its tries
+npm run operator -- tasks --again <id>  tries one again that was given up`
 const linkHours = 24
 
 /** What is done at the server, by who runs it: as the owner of the schema. */
 await endInWords(async () => {
-  const [what, argument] = process.argv.slice(2)
+  const [what, argument, id] = process.argv.slice(2)
   const { DATABASE_OWNER_URL: url, PUBLIC_URL: site = 'http://127.0.0.1:4173' } = process.env
-  if (!url || !['reset-link', 'repair'].includes(what ?? '')) throw new Error(help)
+  if (!url || !['reset-link', 'repair', 'tasks'].includes(what ?? '')) throw new Error(help)
   const owner = createDatabase(url)
   await owner.initialize()
   try {
@@ -26,6 +29,18 @@ await endInWords(async () => {
       console.log(
         `Give this link to ${person.name}, and nobody else. It is good for a day, once:\n${site}/reset#${token}`,
       )
+      return
+    }
+    if (what === 'tasks' && argument === '--again') {
+      const put = /^[0-9a-f-]{36}$/.test(id ?? '') && (await tryAgain(owner, id!))
+      console.log(
+        put ? 'It is in the queue again.' : `No task was given up under the id ${id ?? '(none given)'}.`,
+      )
+      return
+    }
+    if (what === 'tasks') {
+      const lines = await describeTasks(owner)
+      console.log(lines.length ? lines.join('\n') : 'Nothing waits, runs or was given up.')
       return
     }
     const found = await repair(owner, { clock: () => new Date(), apply: argument === '--apply' })

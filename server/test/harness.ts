@@ -9,6 +9,8 @@ import type { Config } from '../src/platform/config.ts'
 import type { SendMail } from '../src/platform/mail.ts'
 import { createDatabase } from '../src/platform/database.ts'
 import { runTask } from '../src/tasks/taskWorker.ts'
+import { startWorker } from '../src/tasks/worker.ts'
+import { wordsFor } from '@jardinero/words/whole'
 import { prepareDatabase } from '../src/platform/prepare.ts'
 
 /** A database of its own in the run's cluster, of the owner's role; empty, or as another is. Dropped when closed. */
@@ -104,6 +106,8 @@ export async function startOn(
     allows = undefined as ((permission: Permission) => boolean) | undefined,
     /** Files are taken in inside this process: a thread takes seconds to begin from source. `threads` as it really is. */
     threads = false,
+    /** A worker beside it, in this process. */
+    worker = true,
   } = {},
 ): Promise<TestServer> {
   const { database: owner, url, applicationUrl, drop } = fresh
@@ -133,10 +137,21 @@ export async function startOn(
     mail,
     ...(bodyMs && { bodyMs }),
     ...(allows && { allows }),
-    ...(!threads && { runTask }),
   })
   await app.ready()
+  const stopWorker = worker
+    ? await startWorker({
+        database,
+        config,
+        clock: () => testNow,
+        wordsFor,
+        reviveMs: 300,
+        log: (fault) => console.error(fault),
+        ...(!threads && { runTask }),
+      })
+    : undefined
   const close = async () => {
+    await stopWorker?.()
     await app.close()
     if (database.isInitialized) await database.destroy()
     await drop()
@@ -187,7 +202,7 @@ export class Visitor {
   private async follow(id: string, response: LightMyRequestResponse): Promise<LightMyRequestResponse> {
     for (;;) {
       const task: Task = (await this.get(`/api/account/tasks/${id}`)).json()
-      if (task.state === 'done' || task.state === 'refused') {
+      if (task.state !== 'waiting' && task.state !== 'running') {
         const answer = task.result ?? task.problem
         const [statusCode, body] = [task.problem?.status ?? 200, JSON.stringify(answer)]
         return Object.assign(Object.create(response) as LightMyRequestResponse, {

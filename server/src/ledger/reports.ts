@@ -1,30 +1,18 @@
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import Joi from 'joi'
-import { day, id } from '@jardinero/contract/field'
 import * as wire from '@jardinero/contract/ledger'
-import type { ApplicationRecord } from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Reader, Words } from '@jardinero/words'
-import { dayIn } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { streamCsv } from './csv.ts'
 import { findRecords } from './records.ts'
+import { readSeason, within } from './seasonReport.ts'
 import { recordSheet, seasonReport } from './sheets.ts'
 
 const tags = ['ledger']
 const pageSize = 500
-/** A report on paper is of one season; a firm's all is the CSV's. */
+/** So many are laid out while one waits; more are a task. */
 const mostOnPaper = 1500
-
-const seasonRequest = Joi.object({ yardId: id.required(), from: day.required(), to: day.required() })
-
-/** Records are found with days to spare, for time zones and amended days: a report holds those of its own days, on the yard's clock. */
-const within =
-  ({ from = '', to = '9999-12-31' }: { from?: string; to?: string }, yards: Map<string, Yard>) =>
-  (record: ApplicationRecord): boolean => {
-    const on = dayIn(record.appliedAt, yards.get(record.yardId)?.timeZone ?? 'UTC')
-    return on >= from && on <= to
-  }
 
 /** Records of a window, a page at a time, each page its own short transaction: they are only ever added to. */
 async function* pagesOf(
@@ -93,24 +81,11 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
   )
   app.get(
     '/api/ledger/season.pdf',
-    { schema: { tags, summary: 'A season of one yard on paper', querystring: seasonRequest } },
+    { schema: { tags, summary: 'A season of one yard on paper', querystring: wire.seasonRequest } },
     async (request, reply) => {
-      const { yardId, from, to } = request.query as { yardId: string; from: string; to: string }
-      const { records, yard } = await app.scoped(request, async (scope) => ({
-        yard: await scope.get<Yard>('yard', yardId),
-        // From the first of January on: what of a year's maximum is used counts the passes before the season, too.
-        records: await findRecords(scope, {
-          yardIds: [yardId],
-          from: `${from.slice(0, 4)}-01-01`,
-          to,
-          limit: mostOnPaper + 1,
-        }),
-      }))
-      if (records.length > mostOnPaper)
-        throw new ProblemError('refused', [
-          { code: 'reportTooLong', field: 'from', params: { most: mostOnPaper } },
-        ])
-      const season = { yard, from, to, shown: within({ from, to }, new Map([[yardId, yard]])) }
+      const { records, season } = await app.scoped(request, (scope) =>
+        readSeason(scope, request.query as wire.SeasonRequest, mostOnPaper),
+      )
       return app.sendPdf(
         request,
         reply,
@@ -118,5 +93,18 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
         await seasonReport(records, season, wordsFor(request.person!)),
       )
     },
+  )
+  app.post(
+    '/api/ledger/season-reports',
+    {
+      schema: {
+        tags,
+        summary: 'A season of one yard on paper, however long, made as a task',
+        body: wire.seasonRequest,
+      },
+      config: { permission: 'ledger.read' },
+    },
+    (request, reply) =>
+      app.startTask(request, reply, 'seasonReport', Buffer.from(JSON.stringify(request.body))),
   )
 }

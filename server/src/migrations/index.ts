@@ -8,6 +8,7 @@ import { Outing1764000000007 } from './0007-outing.ts'
 import { Push1764000000008 } from './0008-push.ts'
 import { Safety1764000000009 } from './0009-safety.ts'
 import { Application1764000000010 } from './0010-application.ts'
+import { Tasks1764000000011 } from './0011-tasks.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -21,4 +22,5 @@ export const migrations = [
   Push1764000000008,
   Safety1764000000009,
   Application1764000000010,
+  Tasks1764000000011,
 ]

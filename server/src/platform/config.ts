@@ -52,58 +52,62 @@ function parseProxy(said: string, helpers: Joi.CustomHelpers): Config['trustProx
       })
 }
 
-const schema = Joi.object({
+/** What a worker needs to know of it. */
+export type WorkerConfig = Pick<Config, 'databaseUrl' | 'weatherUrl' | 'quota' | 'push'>
+
+const workerVariables = {
   DATABASE_URL: Joi.string()
     .uri({ scheme: ['postgres', 'postgresql'] })
     .required(),
+  WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
+  QUOTA_ROWS: Joi.number().integer().min(100).default(1_000_000),
+  QUOTA_MEGABYTES: Joi.number().integer().min(1).default(4096),
+  QUOTA_UPLOADS: Joi.number().integer().min(1).default(500),
+  VAPID_PUBLIC_KEY: Joi.string().max(200),
+  VAPID_PRIVATE_KEY: Joi.string().max(100),
+  PUSH_CONTACT: Joi.string().uri({ scheme: ['mailto', 'https'] }),
+}
+const pushTogether = ['VAPID_PUBLIC_KEY', 'VAPID_PRIVATE_KEY', 'PUSH_CONTACT']
+const workerSchema = Joi.object(workerVariables)
+  .and(...pushTogether)
+  .unknown()
+
+const schema = Joi.object({
+  ...workerVariables,
   PORT: Joi.number().port().default(4173),
   HOST: Joi.string().default('127.0.0.1'),
   SESSION_SECRET: Joi.string().min(32).required(),
   WEB_FOLDER: Joi.string(),
   DEMO: Joi.boolean().default(false),
   BEHIND_PROXY: Joi.string().allow('').custom(parseProxy, 'hops or addresses').default(false),
-  WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
   PROBE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   SCALE_URL: Joi.string().uri({ scheme: ['tcp'] }),
   METER_URL: Joi.string().uri({ scheme: ['tcp'] }),
-  QUOTA_ROWS: Joi.number().integer().min(100).default(1_000_000),
-  QUOTA_MEGABYTES: Joi.number().integer().min(1).default(4096),
-  QUOTA_UPLOADS: Joi.number().integer().min(1).default(500),
   SMTP_URL: Joi.string().uri({ scheme: ['smtp', 'smtps'] }),
   SMTP_FROM: Joi.string().max(200),
   PUBLIC_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
-  VAPID_PUBLIC_KEY: Joi.string().max(200),
-  VAPID_PRIVATE_KEY: Joi.string().max(100),
-  PUSH_CONTACT: Joi.string().uri({ scheme: ['mailto', 'https'] }),
 })
-  .and('VAPID_PUBLIC_KEY', 'VAPID_PRIVATE_KEY', 'PUSH_CONTACT')
+  .and(...pushTogether)
   .and('SMTP_URL', 'SMTP_FROM')
   .unknown()
 
-/** Reads the configuration. @throws Error with every fault, in words. */
-export function parseConfig(env: Record<string, string | undefined>): Config {
-  const { error, value } = schema.validate(env, { abortEarly: false })
+function readVariables(from: Joi.ObjectSchema, env: Record<string, string | undefined>) {
+  const { error, value } = from.validate(env, { abortEarly: false })
   if (error) throw new Error(`configuration: ${error.details.map((d) => d.message).join('; ')}`)
+  return value
+}
+
+/** Reads a worker's configuration. @throws Error with every fault, in words. */
+export function parseWorkerConfig(env: Record<string, string | undefined>): WorkerConfig {
+  const value = readVariables(workerSchema, env)
   return {
     databaseUrl: value.DATABASE_URL,
-    port: value.PORT,
-    host: value.HOST,
-    sessionSecret: value.SESSION_SECRET,
-    ...(value.WEB_FOLDER && { webFolder: value.WEB_FOLDER }),
-    demo: value.DEMO,
-    trustProxy: value.BEHIND_PROXY,
     quota: {
       rows: value.QUOTA_ROWS,
       bytes: value.QUOTA_MEGABYTES * 1_000_000,
       uploads: value.QUOTA_UPLOADS,
     },
-    publicUrl: value.PUBLIC_URL ?? `http://${value.HOST}:${value.PORT}`,
-    signInPace: { firstMs: 500 },
-    ...(value.SMTP_URL && { smtp: { url: value.SMTP_URL, from: value.SMTP_FROM } }),
     ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
-    ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
-    ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),
-    ...(value.METER_URL && { meterUrl: value.METER_URL }),
     ...(value.VAPID_PUBLIC_KEY && {
       push: {
         publicKey: value.VAPID_PUBLIC_KEY,
@@ -111,5 +115,25 @@ export function parseConfig(env: Record<string, string | undefined>): Config {
         contact: value.PUSH_CONTACT,
       },
     }),
+  }
+}
+
+/** Reads the configuration. @throws Error with every fault, in words. */
+export function parseConfig(env: Record<string, string | undefined>): Config {
+  const value = readVariables(schema, env)
+  return {
+    ...parseWorkerConfig(env),
+    port: value.PORT,
+    host: value.HOST,
+    sessionSecret: value.SESSION_SECRET,
+    ...(value.WEB_FOLDER && { webFolder: value.WEB_FOLDER }),
+    demo: value.DEMO,
+    trustProxy: value.BEHIND_PROXY,
+    publicUrl: value.PUBLIC_URL ?? `http://${value.HOST}:${value.PORT}`,
+    signInPace: { firstMs: 500 },
+    ...(value.SMTP_URL && { smtp: { url: value.SMTP_URL, from: value.SMTP_FROM } }),
+    ...(value.PROBE_URL && { probeUrl: value.PROBE_URL }),
+    ...(value.SCALE_URL && { scaleUrl: value.SCALE_URL }),
+    ...(value.METER_URL && { meterUrl: value.METER_URL }),
   }
 }

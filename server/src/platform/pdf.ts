@@ -33,7 +33,7 @@ declare module 'fastify' {
 }
 
 export function registerPdf(app: FastifyInstance): void {
-  const layOut = createThreads<PageOrder, void>(app, {
+  const layOut = createThreads<PageOrder, void>((close) => app.addHook('onClose', close), {
     filename: workerAt('pdfWorker', import.meta.url),
     name: 'writePdf',
     threads: 1,
@@ -41,29 +41,25 @@ export function registerPdf(app: FastifyInstance): void {
     mostMs: 60_000,
     memoryMb: 1024,
   })
-  app.decorate(
-    'sendPdf',
-    async (request, reply, name, { title, footer, content, landscape = false, fontSize = 9 }) => {
-      const { port1, port2 } = new MessageChannel()
-      const pieces = new Readable({ read: () => undefined })
-      const begun = new Promise<void>((first) =>
-        port1.on('message', (piece: PdfPiece) => {
-          pieces.push(piece && Buffer.from(piece))
-          first()
-          if (!piece) port1.close()
-        }),
-      )
-      const order = { title, footer, content, landscape, fontSize, port: port2 }
-      const done = layOut(order, untilGone(request, reply), [port2])
-      done.catch((error: Error) => {
-        port1.close()
-        pieces.destroy(error)
-      })
-      pieces.on('error', () => undefined)
-      // What cannot be laid out is a problem, not half a file.
-      await Promise.race([begun, done])
-      void reply.type('application/pdf').header('content-disposition', `attachment; filename="${name}.pdf"`)
-      return reply.serializer((stream) => stream as never).send(pieces)
-    },
-  )
+  app.decorate('sendPdf', async (request, reply, name, page) => {
+    const { port1, port2 } = new MessageChannel()
+    const pieces = new Readable({ read: () => undefined })
+    const begun = new Promise<void>((first) =>
+      port1.on('message', (piece: PdfPiece) => {
+        pieces.push(piece && Buffer.from(piece))
+        first()
+        if (!piece) port1.close()
+      }),
+    )
+    const done = layOut({ ...page, port: port2 }, untilGone(request, reply), [port2])
+    done.catch((error: Error) => {
+      port1.close()
+      pieces.destroy(error)
+    })
+    pieces.on('error', () => undefined)
+    // What cannot be laid out is a problem, not half a file.
+    await Promise.race([begun, done])
+    void reply.type('application/pdf').header('content-disposition', `attachment; filename="${name}.pdf"`)
+    return reply.serializer((stream) => stream as never).send(pieces)
+  })
 }

@@ -1,8 +1,7 @@
-import PgBoss from 'pg-boss'
 import type { DataSource } from 'typeorm'
 import { migrations } from '../migrations/index.ts'
 import { migrate } from './database.ts'
-import { bossSchema, taskQueue } from './queue.ts'
+import { bossSchema, prepareQueue } from './queue.ts'
 
 /** Names of roles that come from outside are put into statements: only plain ones. */
 function plainRole(role: string): string {
@@ -30,21 +29,6 @@ async function grantApplication(owner: DataSource, role: string): Promise<void> 
     `GRANT EXECUTE ON ALL FUNCTIONS IN SCHEMA ${bossSchema} TO ${name}`,
   ])
     await owner.query(statement)
-}
-
-/** The queue's own tables, made by the owner too. */
-async function prepareQueue(ownerUrl: string): Promise<void> {
-  const boss = new PgBoss({
-    connectionString: ownerUrl,
-    schema: bossSchema,
-    supervise: false,
-    schedule: false,
-    max: 2,
-  })
-  boss.on('error', () => undefined)
-  await boss.start()
-  await boss.createQueue(taskQueue)
-  await boss.stop({ graceful: false })
 }
 
 /**

@@ -21,6 +21,7 @@ export const problemStatus = {
   demoStays: 409,
   tankRecorded: 409,
   taskRunning: 409,
+  cancelled: 409,
   tooSlow: 408,
   tooLarge: 413,
   unsupportedMedia: 415,

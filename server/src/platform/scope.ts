@@ -27,6 +27,11 @@ export class AccountScope {
     })
   }
 
+  /** Rows of a statement that no entity stands for. */
+  rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
+    return this.manager.query<T[]>(sql, values)
+  }
+
   count(entity: string, where: object = {}): Promise<number> {
     return this.manager.countBy(entity, { ...where, accountId: this.accountId } as never)
   }

@@ -1,5 +1,5 @@
 import type { Transferable } from 'node:worker_threads'
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyReply, FastifyRequest } from 'fastify'
 import { Piscina } from 'piscina'
 import { ProblemError } from './problem.ts'
 
@@ -31,16 +31,19 @@ export function untilGone(request: FastifyRequest, reply: FastifyReply): AbortSi
   return gone.signal
 }
 
+/** Takes what is to be done when whoever holds the threads ends. */
+export type AtEnd = (close: () => Promise<void>) => unknown
+
 /**
- * Threads of one kind of work; started when the first is asked for, ended with the server.
+ * Threads of one kind of work; started when the first is asked for, ended with who holds them.
  * @returns runs one piece. @throws ProblemError busy where too many wait, tookTooLong; whatever the work throws
  */
 export function createThreads<Order, Answer>(
-  app: Pick<FastifyInstance, 'addHook'>,
+  atEnd: AtEnd,
   { filename, name, threads, waiting, mostMs, memoryMb }: ThreadOrder,
 ): (order: Order, gone?: AbortSignal, transferList?: Transferable[]) => Promise<Answer> {
   let pool: Piscina | undefined
-  app.addHook('onClose', async () => pool?.destroy())
+  atEnd(async () => pool?.destroy())
   return async (order, gone, transferList) => {
     pool ??= new Piscina({
       filename: filename.href,

@@ -5,7 +5,7 @@ import { createThreads, workerAt } from '../platform/threads.ts'
 
 /** Threads for forecasts: a second or more of one core each. */
 export const createForecastPool = (app: FastifyInstance) =>
-  createThreads<SoilForecastRequest, Outcome<SoilForecast>>(app, {
+  createThreads<SoilForecastRequest, Outcome<SoilForecast>>((close) => app.addHook('onClose', close), {
     filename: workerAt('forecastWorker', import.meta.url),
     name: 'runForecast',
     threads: 2,

@@ -23,7 +23,7 @@ import { dayIn, type Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { takeFiles } from '../tasks/tasks.ts'
+import { takeFiles } from '../tasks/takeFiles.ts'
 import { untilGone } from '../platform/threads.ts'
 import { yardOfPlace } from '../yard/whose.ts'
 

@@ -3,19 +3,23 @@ import type { Problem } from '@jardinero/contract/problem'
 import type { TaskKind, TaskState } from '@jardinero/contract/task'
 import { column, ofAccount, rowColumns } from '../platform/columns.ts'
 
-/** A file that is being taken in. Its bytes go when it is done. */
+/** Long work that was asked for. What was sent goes when it is done; what was made stays for a week. */
 export interface StoredTask {
   id: string
   accountId: string
   personId: string
   kind: TaskKind
   state: TaskState
+  /** How often a worker has begun it. */
+  tries: number
   done: number
   total: number
   result: object | null
   problem: Problem | null
   /** What was sent. */
   body: Buffer | null
+  /** What was made, where the work makes a file. */
+  product: Buffer | null
   madeAt: string
 }
 
@@ -27,11 +31,13 @@ export const taskEntity = new EntitySchema<StoredTask>({
     personId: column.uuid,
     kind: column.text,
     state: column.text,
+    tries: { type: 'integer', default: 0 },
     done: { type: 'integer', default: 0 },
     total: { type: 'integer', default: 0 },
     result: column.jsonOrNull,
     problem: column.jsonOrNull,
     body: { type: 'bytea', nullable: true, select: false },
+    product: { type: 'bytea', nullable: true, select: false },
     madeAt: { type: 'timestamp with time zone', createDate: true },
   },
   indices: [

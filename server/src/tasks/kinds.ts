@@ -1,5 +1,6 @@
 import type Joi from 'joi'
 import type { AccountFile } from '@jardinero/contract/account'
+import { seasonRequest } from '@jardinero/contract/ledger'
 import { findsCsv, findsGeoJson } from '@jardinero/contract/scout'
 import { labelsFile, type LabelsFile } from '@jardinero/contract/shelf'
 import type { TaskKind } from '@jardinero/contract/task'
@@ -13,6 +14,7 @@ import type { Clock } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { validate } from '../platform/validation.ts'
+import { makeSeasonReport } from '../ledger/seasonReport.ts'
 import { loadYardParts, takeFindsCsv, takeFindsGeoJson, type PointCollection } from '../scout/findsFile.ts'
 import { importLabels } from '../shelf/labelsFile.ts'
 import { takeStation, takeTypicalYear } from '../soil/station.ts'
@@ -23,7 +25,13 @@ export interface TaskParts {
   weatherUrl?: string | undefined
   progress: (done: number, total: number) => Promise<void>
 }
-type Work = (scope: AccountScope, sent: unknown, parts: TaskParts) => Promise<object>
+/** A file that was made, beside what is said of it. */
+export interface Made {
+  product: Buffer
+  name: string
+  type: string
+}
+type Work = (scope: AccountScope, sent: unknown, parts: TaskParts) => Promise<object | Made>
 
 /** @throws ProblemError invalidInput */
 function read<T>(schema: Joi.Schema, sent: unknown): T {
@@ -59,5 +67,6 @@ export const taskWork: Record<TaskKind, Work> = {
     return takeStation(scope, weatherUrl, { ...order, today: await accountToday(scope, timeZone, clock) })
   },
   typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
+  seasonReport: (scope, sent, parts) => makeSeasonReport(scope, read(seasonRequest, sent), parts),
   labels: (scope, sent) => importLabels(scope, read<LabelsFile>(labelsFile, sent)),
 }

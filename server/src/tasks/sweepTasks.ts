@@ -13,6 +13,6 @@ export async function sweepTasks(database: DataSource): Promise<void> {
     [problem],
   )
   await database.query(
-    `DELETE FROM task WHERE state IN ('done', 'refused') AND made_at < now() - interval '7 days'`,
+    `DELETE FROM task WHERE state NOT IN ('waiting', 'running') AND made_at < now() - interval '7 days'`,
   )
 }

@@ -1,16 +1,19 @@
-import type { DataSource } from 'typeorm'
+import { In, type DataSource } from 'typeorm'
+import type { TaskFile } from '@jardinero/contract/task'
 import { wordsFor } from '@jardinero/words/whole'
 import type { StoredPerson } from '../account/entities.ts'
 import { createDatabase } from '../platform/database.ts'
 import { describeFault } from '../platform/faultLog.ts'
 import { giveWay } from '../platform/gentle.ts'
 import { ProblemError } from '../platform/problem.ts'
-import { describeProblem, classify } from '../platform/problemHandler.ts'
+import { classify } from '../platform/problemHandler.ts'
 import { createQuota } from '../account/quota.ts'
 import type { Config } from '../platform/config.ts'
 import type { StoredTask } from './entities.ts'
-import { taskWork } from './kinds.ts'
+import { taskWork, type Made } from './kinds.ts'
+import { refuseTask } from './outcome.ts'
 import { RememberingScope } from './rememberingScope.ts'
+import { holdTask } from './revive.ts'
 
 giveWay()
 
@@ -24,6 +27,12 @@ export interface TaskOrder {
 }
 
 const tellEveryMs = 300
+/** What is kept of the work: what it counted, or a file and what there is to say of it. */
+const outcome = (taskId: string, made: object): { result: object; product?: Buffer } => {
+  if (!('product' in made)) return { result: made }
+  const { product, name, type } = made as Made
+  return { product, result: { taskId, name, type, bytes: product.length } satisfies TaskFile }
+}
 /** As JSON, or a body that is none. @throws ProblemError malformedRequest */
 function parseBody(body: Buffer): unknown {
   try {
@@ -48,11 +57,21 @@ async function work(database: DataSource, task: StoredTask, order: TaskOrder): P
   const progress = async (done: number, total: number): Promise<void> => {
     if (Date.now() - told < tellEveryMs) return
     told = Date.now()
-    // Past the transaction, so that others see it.
-    await database.manager.update('task', { id: task.id }, { done, total })
+    // Past the transaction, so that others see it; and so that it sees whether it was called off.
+    const { affected } = await database.manager.update(
+      'task',
+      { id: task.id, state: 'running' },
+      { done, total },
+    )
+    if (!affected) throw new ProblemError('cancelled')
   }
   try {
-    await database.manager.update('task', { id: task.id }, { state: 'running' })
+    const { affected: begun } = await database.manager.update(
+      'task',
+      { id: task.id, state: In(['waiting', 'running']) },
+      { state: 'running', tries: () => 'tries + 1' },
+    )
+    if (!begun) return
     const sent = parseBody(task.body!)
     await database.transaction(async (manager) => {
       await manager.query(`SET LOCAL statement_timeout = '10min'`)
@@ -67,14 +86,20 @@ async function work(database: DataSource, task: StoredTask, order: TaskOrder): P
         progress,
       })
       // Done and told so in one: either both or neither is in the database.
-      await manager.update('task', { id: task.id }, { state: 'done', result, body: null })
+      const { affected } = await manager.update(
+        'task',
+        { id: task.id, state: 'running' },
+        { state: 'done', body: null, ...outcome(task.id, result) },
+      )
+      if (!affected) throw new ProblemError('cancelled')
     })
   } catch (error) {
     const problem = classify(error as object)
     // The database will be back: the queue tries again.
     if (problem.code === 'databaseAway' || problem.code === 'busy') throw error
-    const told = describeProblem(problem, words)
-    await database.manager.update('task', { id: task.id }, { state: 'refused', problem: told, body: null })
+    // Called off: its row says so already.
+    if (problem.code === 'cancelled') return
+    await refuseTask(database, task.id, problem)
     if (problem.code === 'internal') throw error
   }
 }
@@ -84,6 +109,8 @@ export async function runTask(order: TaskOrder): Promise<Record<string, unknown>
   const database = createDatabase(order.databaseUrl)
   await database.initialize()
   try {
+    // For as long as this connection lives: who comes second leaves it to the first.
+    if (!(await holdTask(database.createQueryRunner(), order.taskId))) return undefined
     const task = await loadTask(database, order.taskId)
     if (!task || !['waiting', 'running'].includes(task.state) || !task.body) return undefined
     await work(database, task, order)

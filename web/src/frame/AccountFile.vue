@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import type { ImportResult } from '@jardinero/contract/account'
-import { send, takingIn } from '../kit/api.ts'
+import { send } from '../kit/api.ts'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
@@ -48,15 +48,13 @@ async function takeIn(event: Event): Promise<void> {
       >{{ say('you.takeIn') }}
       <input type="file" accept="application/json,.json" :disabled="form.saving.value" @change="takeIn"
     /></label>
-    <p v-if="takingIn.running" role="status">
-      {{ say('you.takingIn', { done: takingIn.done, total: takingIn.total }) }}
-    </p>
     <p v-if="result" role="status">
       {{ say('you.takenIn', { added: sum(result.added), kept: sum(result.kept) }) }}
     </p>
     <p v-if="unreadable" class="stop" role="alert">{{ say('you.notJson') }}</p>
     <div v-if="form.problem.value" class="stop" role="alert">
       <p>{{ say('you.nothingTaken') }}</p>
+      <p v-if="!form.problem.value.faults.length">{{ form.problem.value.detail }}</p>
       <ul>
         <li v-for="f in form.problem.value.faults.slice(0, 8)" :key="f.field ?? f.code">
           {{ f.field }}: {{ f.detail }}

@@ -10,6 +10,7 @@ import { useArrivals } from '../outing/index.ts'
 import OutboxPanel from '../outing/OutboxPanel.vue'
 import DemoBar from './DemoBar.vue'
 import KeysHelp from './KeysHelp.vue'
+import LongWork from './LongWork.vue'
 import SeasonRibbon from './SeasonRibbon.vue'
 import StationTrail from './StationTrail.vue'
 import YardServices from './YardServices.vue'
@@ -58,6 +59,7 @@ watchEffect(() => {
     <StationTrail class="trail no-print" />
     <main id="station" tabindex="-1"><OutboxPanel /><RouterView /></main>
   </div>
+  <LongWork />
   <WorkingDrawer v-if="openWorking.figure" />
   <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
 </template>

@@ -106,23 +106,31 @@ export async function trySend<T>(method: string, url: string, body?: unknown): P
   }
 }
 
-/** How far a file that is taken in has come; nothing while none is. Watched by the forms that send one. */
-export const takingIn = reactive({ done: 0, total: 0, running: false })
+/** Long work that is being done for this page: which, how far it is, and how it is called off. Shown in the frame. */
+export const longWork = reactive({
+  kind: 'accountFile' as Task['kind'],
+  done: 0,
+  total: 0,
+  running: false,
+  stop: (): void => undefined,
+})
 
 const askAgainMs = 400
-/** A file is taken in as a task: asked about until it is done. @throws ApiProblem where it is refused */
+/** Long work is a task: asked about until it is over. @throws ApiProblem where it is refused, called off or given up */
 async function follow<T>(id: string): Promise<T> {
-  Object.assign(takingIn, { done: 0, total: 0, running: true })
+  const url = `/api/account/tasks/${id}`
+  const stop = (): void => void send('DELETE', url).catch(() => undefined)
+  Object.assign(longWork, { done: 0, total: 0, running: true, stop })
   try {
     for (;;) {
-      const { state, result, problem, done, total } = await send<Task>('GET', `/api/account/tasks/${id}`)
+      const { kind, state, result, problem, done, total } = await send<Task>('GET', url)
       if (state === 'done') return result as T
       if (problem) throw new ApiProblem(problem)
-      Object.assign(takingIn, { done, total })
+      Object.assign(longWork, { kind, done, total })
       await pause(askAgainMs)
     }
   } finally {
-    takingIn.running = false
+    longWork.running = false
   }
 }
 

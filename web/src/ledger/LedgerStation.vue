@@ -10,6 +10,7 @@ import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
 import LimitBar from './LimitBar.vue'
+import SeasonPdf from './SeasonPdf.vue'
 import RecordSheet from './RecordSheet.vue'
 import YearCompare from './YearCompare.vue'
 import YearPasses from './YearPasses.vue'
@@ -78,13 +79,7 @@ const standIn = (y: string) =>
       <a class="link" :href="`/api/ledger/records.csv?from=${year}-01-01&to=${year}-12-31`" download>{{
         say('ledger.csv', { year: String(year) })
       }}</a>
-      <a
-        v-if="yard"
-        class="link"
-        :href="`/api/ledger/season.pdf?yardId=${yard.id}&from=${year}-01-01&to=${year}-12-31`"
-        download
-        >{{ say('ledger.seasonPdf', { year: String(year) }) }}</a
-      >
+      <SeasonPdf v-if="yard" :yard-id="yard.id" :year="String(year)" />
     </template>
     <YearPasses />
     <h2 class="part">{{ say('ledger.compared') }}</h2>

@@ -1,0 +1,45 @@
+import type { FastifyInstance, FastifyRequest, RouteOptions } from 'fastify'
+import type Joi from 'joi'
+import { In } from 'typeorm'
+import type { TaskKind } from '@jardinero/contract/task'
+import { ProblemError } from '../platform/problem.ts'
+
+export interface FileRoute {
+  url: string
+  kind: TaskKind
+  summary: string
+  tag: string
+  body: Joi.Schema
+  bodyLimit: number
+}
+
+/** Routes that take a file in: its bytes are kept as they come, and read where nobody waits for anything else. */
+export function takeFiles(app: FastifyInstance, routes: FileRoute[]): void {
+  void app.register((files, _options, done) => {
+    files.removeContentTypeParser('application/json')
+    for (const { url, kind, summary, tag, body, bodyLimit } of routes) {
+      files.post(url, {
+        schema: { tags: [tag], summary, body },
+        bodyLimit,
+        // The contract is met by the task; here it is only told.
+        validatorCompiler: (() => (value: unknown) => ({ value })) as unknown as NonNullable<
+          RouteOptions['validatorCompiler']
+        >,
+        onRequest: async (request: FastifyRequest) => {
+          const running = await app.scoped(request, (scope) =>
+            scope.manager.existsBy('task', {
+              accountId: scope.accountId,
+              state: In(['waiting', 'running']),
+            }),
+          )
+          if (running) throw new ProblemError('taskRunning', [], { retryAfter: 5 })
+        },
+        handler: (request, reply) => app.startTask(request, reply, kind, request.body as Buffer),
+      })
+    }
+    files.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_request, sent, parsed) =>
+      parsed(null, sent),
+    )
+    done()
+  })
+}

@@ -1,0 +1,98 @@
+import type { DataSource } from 'typeorm'
+import type { Reader, Words } from '@jardinero/words'
+import { remindDevices, type SendPush } from '../outing/push.ts'
+import type { Clock } from '../platform/clock.ts'
+import type { WorkerConfig } from '../platform/config.ts'
+import { describeFault } from '../platform/faultLog.ts'
+import { ProblemError } from '../platform/problem.ts'
+import { createBoss, givenUpQueue, rounds, taskQueue } from '../platform/queue.ts'
+import { sweepExpired } from '../platform/sessionStore.ts'
+import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
+import { giveUp, refuseTask } from './outcome.ts'
+import { reviveTasks } from './revive.ts'
+import { sweepTasks } from './sweepTasks.ts'
+import type { TaskOrder } from './taskWorker.ts'
+
+export type RunTask = (order: TaskOrder) => Promise<Record<string, unknown> | undefined>
+
+export interface WorkerParts {
+  database: DataSource
+  config: WorkerConfig
+  clock: Clock
+  wordsFor: (reader: Reader) => Words
+  /** Pushes reminders; without it none are sent. */
+  send?: SendPush | undefined
+  /** Runs one task; by default in a thread of its own. */
+  runTask?: RunTask | undefined
+  /** How often it looks for tasks whose worker is gone. */
+  reviveMs?: number
+  log: (fault: Record<string, unknown>) => void
+}
+
+/** A thread for tasks: its memory is its own, and one that stands still can be ended. */
+const taskThread = (atEnd: AtEnd): RunTask =>
+  createThreads<TaskOrder, Record<string, unknown> | undefined>(atEnd, {
+    filename: workerAt('taskWorker', import.meta.url),
+    name: 'runTask',
+    threads: 1,
+    waiting: 4,
+    mostMs: 15 * 60_000,
+    memoryMb: 2048,
+  })
+
+/**
+ * Works through the queue: files that are taken in, reminders, sweeping. Any number may run, on any machine, beside one
+ * PostgreSQL. @returns ends it; what it was at goes back to the queue
+ */
+export async function startWorker(parts: WorkerParts): Promise<() => Promise<void>> {
+  const { database, config, clock, wordsFor, send, reviveMs = 5000, log } = parts
+  const closing: (() => Promise<void>)[] = []
+  const runTask = parts.runTask ?? taskThread((close) => closing.push(close))
+  const boss = createBoss(database, true)
+  await boss.start()
+
+  async function task(taskId: string): Promise<void> {
+    const { databaseUrl, weatherUrl, quota } = config
+    const order = { taskId, databaseUrl, now: clock().toISOString(), quota, weatherUrl }
+    try {
+      const fault = await runTask(order)
+      if (fault) log({ ...fault, where: 'task' })
+    } catch (error) {
+      // Another try would take as long again.
+      if (!(error instanceof ProblemError && error.code === 'tookTooLong')) throw error
+      await refuseTask(database, taskId, error)
+    }
+  }
+  await boss.work<{ taskId: string }>(taskQueue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, ([job]) =>
+    task(job!.data.taskId),
+  )
+  await boss.work<{ taskId: string }>(givenUpQueue, { pollingIntervalSeconds: 2 }, async (jobs) => {
+    for (const { data } of jobs) await giveUp(database, data.taskId)
+  })
+
+  const work = {
+    remind: async () => void (send && (await remindDevices({ database, clock, wordsFor, send }))),
+    sweep: async () => {
+      await sweepExpired(database)
+      await sweepTasks(database)
+    },
+  }
+  for (const round of ['remind', 'sweep'] as const) {
+    await boss.schedule(round, rounds[round])
+    await boss.work(round, { pollingIntervalSeconds: 5 }, () =>
+      work[round]().catch((error: unknown) => log({ ...describeFault(error), where: round })),
+    )
+  }
+
+  const reviving = setInterval(() => {
+    void reviveTasks(database, boss).catch((error: unknown) =>
+      log({ ...describeFault(error), where: 'revive' }),
+    )
+  }, reviveMs)
+
+  return async () => {
+    clearInterval(reviving)
+    await boss.stop({ graceful: true, timeout: 3000, close: false })
+    for (const close of closing) await close()
+  }
+}
