@@ -115,6 +115,10 @@ const webDoors = {
   message: 'Enter a room by its index.ts, or take a component of it.',
 }
 
+const scopedOfAccount = ['exportAccount', 'fileRows', 'proveReadable', 'today', 'routes'].map(
+  (name) => `server/src/account/${name}.ts`,
+)
+
 const floorDoors = (floor) => ({
   files: [`${floor}/src/**/*.{ts,vue}`],
   ignores: ['**/*.test.ts'],
@@ -195,6 +199,33 @@ export default ts.config(
     ],
     rules: {
       'no-restricted-syntax': ['error', noClock],
+    },
+  },
+  {
+    // Whose a row is, is said in one place: platform/scope.ts. What is of no account, or of all, stands in the account's room.
+    files: [
+      'server/src/{bench,ledger,outing,scout,season,shelf,soil,state,yard}/**/*.ts',
+      ...scopedOfAccount,
+    ],
+    ignores: ['**/entities.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        noClock,
+        {
+          selector: 'ObjectExpression > Property[key.name="accountId"]',
+          message: 'The scope says whose a row is.',
+        },
+        {
+          selector:
+            ':matches(Literal[value=/account_id\\s*=/], TemplateElement[value.raw=/account_id\\s*=\\s*[$:]/])',
+          message: 'The scope says whose a row is.',
+        },
+        {
+          selector: 'MemberExpression[object.name="scope"][property.name=/^(manager|accountId)$/]',
+          message: 'Ask the scope itself: find, get, query, rows, add, put, change, update, delete.',
+        },
+      ],
     },
   },
   ...coreRooms.map(coreRoom),

@@ -135,6 +135,25 @@ describe('sessions and counts in PostgreSQL', () => {
 })
 
 describe('one account’s scope', () => {
+  it('stands in every statement for the rows of that account alone', async () => {
+    const [one, other] = [await new Visitor(server.app).signUp(), await new Visitor(server.app).signUp()]
+    const [mine, theirs] = [await addLawn(one), await addLawn(other)]
+    const { id } = (await one.get('/api/account')).json().account
+    await server.database.transaction(async (manager) => {
+      const scope = new AccountScope(manager, id)
+      const joined = await scope.rows<{ zone: string; record: string }>(
+        `SELECT z.id AS zone, r.id AS record FROM zone z CROSS JOIN application_record r
+           WHERE z.id = ANY($1) AND EXISTS (SELECT 1 FROM mix m WHERE m.id = r.mix_id)`,
+        [[mine.zone, theirs.zone]],
+      )
+      expect(joined).toEqual([{ zone: mine.zone, record: mine.record }])
+      await expect(async () => scope.rows('SELECT 1')).rejects.toThrow('no table of an account')
+      expect(await scope.query('zone', 'z').getCount()).toBe(1)
+      expect(await scope.update('zone', { id: theirs.zone }, { name: 'mine' })).toBe(0)
+      await scope.delete('zone', { id: theirs.zone })
+    })
+    expect((await other.get('/api/yard/zones')).json()).toHaveLength(1)
+  })
   it('reads, changes and removes only its own, inside one transaction', async () => {
     const owner = await new Visitor(server.app).signUp()
     const made = await addLawn(owner)

@@ -19,10 +19,10 @@ async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   for (const { recordId, accountId: _, seq: __, ...a } of await scope.find<StoredAmendment>(
     'record_amendment',
     {},
-    { seq: 'ASC' },
+    { order: { seq: 'ASC' } },
   ))
     amendments.set(recordId, [...(amendments.get(recordId) ?? []), a])
-  const stored = await scope.find<StoredRecord>('application_record', {}, { appliedAt: 'ASC' })
+  const stored = await scope.find<StoredRecord>('application_record', {}, { order: { appliedAt: 'ASC' } })
   return stored.map(({ accountId: _, appliedAt: __, ...record }) => ({
     ...record,
     amendments: amendments.get(record.id) ?? [],

@@ -34,20 +34,16 @@ const filedChecks: Partial<Record<Part, (row: never) => Refusal[]>> = {
 /** Ids the account already has, of those in the file: those rows are here and stay as they are. */
 async function idsHere(scope: AccountScope, entity: string, ids: string[]): Promise<Set<string>> {
   if (!ids.length) return new Set()
-  const rows: { id: string }[] = await scope.manager
-    .createQueryBuilder(entity, 'r')
+  const rows = await scope
+    .query(entity, 'r')
     .select('r.id', 'id')
-    .where('r.account_id = :account AND r.id = ANY(:ids)', { account: scope.accountId, ids })
-    .getRawMany()
+    .andWhere('r.id = ANY(:ids)', { ids })
+    .getRawMany<{ id: string }>()
   return new Set(rows.map((r) => r.id))
 }
 
-async function insertAll(scope: AccountScope, entity: string, rows: object[]): Promise<void> {
-  for (let i = 0; i < rows.length; i += 500) await scope.manager.insert(entity, rows.slice(i, i + 500))
-}
-
 /** A row with the ids that it and what it points at have here. */
-function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Translate, accountId: string) {
+function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Translate) {
   const { amendments: _, ...own } = row
   return {
     ...own,
@@ -66,7 +62,6 @@ function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Tran
     ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
     ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
     id: translate(row.id) as string,
-    accountId,
   }
 }
 
@@ -159,7 +154,7 @@ export async function importAccount(
     for (const [i, row] of rows.entries()) {
       if (++done % 100 === 0) await progress(done, total)
       if (here.has(String(translate(row.id)))) continue
-      const own = rowHere(part, refs, row, translate, scope.accountId)
+      const own = rowHere(part, refs, row, translate)
       if (!list.full) list.add(await check(filePart, row, own), `${part}.${i}`)
       fresh.push(row)
       owned.push(own)
@@ -168,7 +163,7 @@ export async function importAccount(
     list.settle()
     const bytes = content.reduce((sum, row) => sum + ((row['picture'] as Buffer | undefined)?.length ?? 0), 0)
     await scope.quota?.take(content.length, bytes)
-    await insertAll(scope, entity, content)
+    await scope.insert(entity, content)
     if (part === 'records') await insertAmendments(scope, fresh, translate)
     if (part === 'yards') newYards = fresh
     if (part === 'zones') await placeWishes(scope, newYards, translate)
@@ -193,8 +188,7 @@ async function placeWishes(scope: AccountScope, yards: Filed[], translate: Trans
   for (const { id, seasonWishes } of yards) {
     if (!seasonWishes) continue
     const wishes = wishesHere(seasonWishes as SeasonWishes, translate)
-    const here = { id: String(translate(id)), accountId: scope.accountId }
-    await scope.manager.update('yard', here, { seasonWishes: wishes })
+    await scope.update('yard', { id: String(translate(id)) }, { seasonWishes: wishes })
   }
 }
 
@@ -204,8 +198,7 @@ async function insertAmendments(scope: AccountScope, records: Filed[], translate
       ...amendment,
       id: idFor(scope.accountId, amendment.id),
       recordId: translate(record.id),
-      accountId: scope.accountId,
     })),
   )
-  await insertAll(scope, 'record_amendment', rows)
+  await scope.insert('record_amendment', rows)
 }

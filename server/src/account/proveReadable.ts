@@ -33,10 +33,7 @@ export async function findUnreadable(scope: AccountScope, words: Words, clock: C
         list.add([{ code: 'rowUnreadable', field: part, params: { id, part } }])
   if (list.faults.length) return list
   const yards = new Map((await scope.find<Yard>('yard')).map((y) => [y.id, y]))
-  const ids: { id: string }[] = await scope.manager.query(
-    'SELECT id FROM application_record WHERE account_id = $1 ORDER BY applied_at',
-    [scope.accountId],
-  )
+  const ids: { id: string }[] = await scope.rows('SELECT id FROM application_record ORDER BY applied_at')
   for (const { id } of ids) {
     const [record] = await findRecords(scope, { id }).catch(() => [])
     const yard = record && yards.get(record.yardId)

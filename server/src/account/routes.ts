@@ -18,11 +18,9 @@ import { securityRoutes } from './securityRoutes.ts'
 import { sessionRoutes, type SessionParts } from './sessionRoutes.ts'
 
 async function readState(scope: AccountScope): Promise<AccountState> {
-  const { id, name, demoDay } = await scope.manager.findOneByOrFail<Account>('account', {
-    id: scope.accountId,
-  })
+  const { id, name, demoDay } = await scope.account<Account>()
   const rows = async <T>(entity: string) =>
-    (await scope.find(entity, {}, { createdAt: 'ASC' } as never)).map(toWire<T>)
+    (await scope.find(entity, {}, { order: { createdAt: 'ASC' } })).map(toWire<T>)
   return {
     account: { id, name, demoDay },
     yards: await rows('yard'),
@@ -102,9 +100,9 @@ export function accountRoutes(app: FastifyInstance, parts: AccountParts): void {
     (request) =>
       app.scoped(request, async (scope) => {
         const { day } = request.body as { day: string }
-        const account = await scope.manager.findOneByOrFail<Account>('account', { id: scope.accountId })
+        const account = await scope.account<Account>()
         if (!account.demoDay) throw new ProblemError('notDemo')
-        await scope.manager.update('account', { id: scope.accountId }, { demoDay: day })
+        await scope.changeAccount({ demoDay: day })
         return { demoDay: day }
       }),
   )

@@ -37,10 +37,10 @@ export function securityRoutes(
     '/api/account/security',
     { schema: { tags, summary: 'Devices, recovery codes left, and what the account holds' } },
     (request) =>
-      app.scoped(request, async ({ manager, accountId }): Promise<wire.Security> => ({
-        devices: await listDevices(manager, request.person!.id, request.session.sessionId),
-        codesLeft: await countCodes(manager, request.person!.id),
-        usage: await quota.usageOf(manager, accountId),
+      app.scoped(request, async (scope): Promise<wire.Security> => ({
+        devices: await listDevices(database.manager, request.person!.id, request.session.sessionId),
+        codesLeft: await countCodes(database.manager, request.person!.id),
+        usage: await quota.usageOf(database.manager, scope.accountId),
       })),
   )
   app.delete(
@@ -53,7 +53,7 @@ export function securityRoutes(
       },
     },
     (request, reply) =>
-      app.scoped(request, async ({ manager }) => {
+      database.transaction(async (manager) => {
         await endDevice(manager, request.person!.id, (request.params as { id: string }).id)
         void reply.code(204)
       }),

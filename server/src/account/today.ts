@@ -6,8 +6,7 @@ import type { Account } from './entities.ts'
 /** Asked once a scope: a file has thousands of rows, and their day is one. */
 const accounts = new WeakMap<AccountScope, Promise<Account>>()
 function accountOf(scope: AccountScope): Promise<Account> {
-  const known =
-    accounts.get(scope) ?? scope.manager.findOneByOrFail<Account>('account', { id: scope.accountId })
+  const known = accounts.get(scope) ?? scope.account<Account>()
   accounts.set(scope, known)
   return known
 }

@@ -115,11 +115,11 @@ export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }:
   const range = Joi.object({ limit: Joi.number().integer().min(1).max(500).default(20) })
   app.get('/api/bench/mixes', { schema: { tags, summary: 'Latest mixes', querystring: range } }, (request) =>
     app.scoped(request, async (scope) => {
-      const mixes = await scope.manager.find<wire.Mix & { accountId: string }>('mix', {
-        where: { accountId: scope.accountId },
-        order: { madeAt: 'DESC' },
-        take: (request.query as { limit: number }).limit,
-      })
+      const mixes = await scope.find<wire.Mix>(
+        'mix',
+        {},
+        { order: { madeAt: 'DESC' }, take: (request.query as { limit: number }).limit },
+      )
       return mixes.map((m) => toWire(m))
     }),
   )

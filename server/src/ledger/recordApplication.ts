@@ -45,6 +45,7 @@ export interface Application {
 }
 
 /** What is said of one lawn and product where it differs from what was mixed. */
+type NewRecord = Omit<StoredRecord, 'accountId'>
 type OwnFacts = Pick<PassFacts, 'areaSqFt' | 'product' | 'waterGal'>
 
 export interface ApplicationSaid {
@@ -81,8 +82,8 @@ interface Here {
 /** Records of an application that are here. Whoever asks waits until those before have written theirs. */
 async function recordsHere(scope: AccountScope, { turnOf, mixIds }: Application): Promise<Here[]> {
   await scope.takeTurn(turnOf)
-  return scope.manager
-    .createQueryBuilder<StoredRecord>('application_record', 'r')
+  return scope
+    .query<StoredRecord>('application_record', 'r')
     .select([])
     .addSelect('r.id', 'id')
     .addSelect('r.mixId', 'mixId')
@@ -90,7 +91,7 @@ async function recordsHere(scope: AccountScope, { turnOf, mixIds }: Application)
     .addSelect('r.recordedBy', 'recordedBy')
     .addSelect('r.recordedAt', 'recordedAt')
     .addSelect('r.appliedAt', 'appliedAt')
-    .where('r.account_id = :account AND r.mix_id = ANY(:mixIds)', { account: scope.accountId, mixIds })
+    .andWhere('r.mix_id = ANY(:mixIds)', { mixIds })
     .getRawMany<Here>()
 }
 
@@ -116,10 +117,7 @@ export async function writeApplication(
   const ids = new Set(application.mixIds.map(idOf))
   const foreign = here.filter((r) => !ids.has(r.id))
   const known = new Set(here.map((r) => r.id))
-  const found = await scope.manager.findBy<Mix & { accountId: string }>('mix', {
-    id: In(application.mixIds),
-    accountId: scope.accountId,
-  })
+  const found = await scope.find<Mix>('mix', { id: In(application.mixIds) })
   const mixes = application.mixIds.flatMap((id) => found.find((m) => m.id === id) ?? [])
   if (!mixes.length) throw new ProblemError('notFound')
   const asked = mixes.flatMap((mix) => {
@@ -134,7 +132,7 @@ export async function writeApplication(
     await checkPast(scope, facts.appliedAt, timeZone, clock, 'appliedAt')
   const equipment = application.equipment ?? (asked[0] && (await equipmentName(scope, asked[0].mix))) ?? ''
   const turn = 1 + Math.max(0, ...foreign.map((r) => r.turn))
-  const rows = asked.map(({ mix, own }): StoredRecord => {
+  const rows = asked.map(({ mix, own }): NewRecord => {
     const { measured, water, measuredRate } = mix.result
     const first: PassFacts = {
       ...facts,
@@ -150,7 +148,6 @@ export async function writeApplication(
     const together = mixes.filter((m) => m.zoneId === mix.zoneId).map((m) => m.rules)
     return {
       id: idOf(mix.id),
-      accountId: scope.accountId,
       zoneId: mix.zoneId,
       zoneName: zone.name,
       turf: zone.turf,
@@ -172,9 +169,9 @@ export async function writeApplication(
 }
 
 /** The database forbids a second record of one mix; whoever comes second is told who was first. @throws ProblemError */
-async function addOnce(scope: AccountScope, application: Application, rows: StoredRecord[]): Promise<void> {
+async function addOnce(scope: AccountScope, application: Application, rows: NewRecord[]): Promise<void> {
   try {
-    await scope.addAll('application_record', rows)
+    await scope.addAll<StoredRecord>('application_record', rows)
   } catch (error) {
     const own = new Set(rows.map((r) => r.id))
     const other =
@@ -192,14 +189,14 @@ interface Place {
 }
 async function placesOf(scope: AccountScope, zoneIds: string[]): Promise<Map<string, Place>> {
   if (!zoneIds.length) return new Map()
-  const rows = await scope.manager
-    .createQueryBuilder<Zone>('zone', 'z')
-    .innerJoin('yard', 'y', 'y.account_id = z.account_id AND y.id = z.yard_id')
+  const rows = await scope
+    .query<Zone>('zone', 'z')
+    .innerJoin('yard', 'y', 'y.id = z.yard_id')
     .select('z.id', 'id')
     .addSelect('z.name', 'name')
     .addSelect('z.turf', 'turf')
     .addSelect('y.time_zone', 'timeZone')
-    .where('z.account_id = :account AND z.id = ANY(:zoneIds)', { account: scope.accountId, zoneIds })
+    .andWhere('z.id = ANY(:zoneIds)', { zoneIds })
     .getRawMany<Place>()
   return new Map(rows.map((r) => [r.id, r]))
 }
@@ -270,7 +267,6 @@ export async function amendRecord(
   }
   await scope.add<StoredAmendment>('record_amendment', {
     id,
-    accountId: scope.accountId,
     recordId,
     reason,
     changes,

@@ -41,7 +41,7 @@ interface MixOfRecord {
 /** What mixes were made to put down, by their ids. */
 async function mixesOf(scope: AccountScope, mixIds: string[]): Promise<Map<string, MixOfRecord>> {
   if (!mixIds.length) return new Map()
-  const rows: {
+  const rows = await scope.rows<{
     id: string
     day: string
     area: number
@@ -52,14 +52,14 @@ async function mixesOf(scope: AccountScope, mixIds: string[]): Promise<Map<strin
     state: TurfState | null
     strip: number | null
     keep_offs: LabelRules['keepOff'][]
-  }[] = await scope.manager.query(
+  }>(
     `SELECT id, to_char(day, 'YYYY-MM-DD') AS day, area_sq_ft::float8 AS area, (result->'water'->>'value')::float8 AS water,
          (result->'measured'->>'value')::float8 AS value, result->'measured'->>'unit' AS unit,
          label_id, state, strip_sq_ft::float8 AS strip,
-         (SELECT jsonb_agg(o.rules->'keepOff') FROM mix o WHERE o.account_id = m.account_id AND o.zone_id = m.zone_id
+         (SELECT jsonb_agg(o.rules->'keepOff') FROM mix o WHERE o.zone_id = m.zone_id
             AND (o.id = m.id OR o.tank_id = m.tank_id)) AS keep_offs
-       FROM mix m WHERE account_id = $1 AND id = ANY($2)`,
-    [scope.accountId, mixIds],
+       FROM mix m WHERE id = ANY($1)`,
+    [mixIds],
   )
   return new Map(
     rows.map(({ id, day, area, water, value, unit, label_id, state, strip, keep_offs }) => [
@@ -104,14 +104,12 @@ function findAmendments(
   scope: AccountScope,
   { id, zoneId, ids }: { id?: string; zoneId?: string; ids?: string[] },
 ): Promise<StoredAmendment[]> {
-  const query = scope.manager
-    .createQueryBuilder<StoredAmendment>('record_amendment', 'a')
-    .where('a.account_id = :account', { account: scope.accountId })
+  const query = scope.query<StoredAmendment>('record_amendment', 'a')
   if (id) query.andWhere('a.record_id = :id', { id })
   if (ids) query.andWhere('a.record_id = ANY(:ids)', { ids })
   if (zoneId)
     query.andWhere(
-      'a.record_id IN (SELECT r.id FROM application_record r WHERE r.account_id = :account AND r.zone_id = :zoneId)',
+      'EXISTS (SELECT 1 FROM application_record r WHERE r.id = a.record_id AND r.zone_id = :zoneId)',
       { zoneId },
     )
   return query.getMany()
@@ -153,11 +151,10 @@ export async function findRecords(
   scope: AccountScope,
   window: RecordWindow = {},
 ): Promise<ApplicationRecord[]> {
-  const query = scope.manager
-    .createQueryBuilder<StoredRecord>('application_record', 'r')
-    .innerJoin('zone', 'z', 'z.account_id = r.account_id AND z.id = r.zone_id')
+  const query = scope
+    .query<StoredRecord>('application_record', 'r')
+    .innerJoin('zone', 'z', 'z.id = r.zone_id')
     .select('z.yard_id', 'yardId')
-    .where('r.account_id = :account', { account: scope.accountId })
     .orderBy('r.applied_at')
     .addOrderBy('r.id')
   for (const name of columns) query.addSelect(`r.${name}`, name)
@@ -176,7 +173,7 @@ export async function findRecords(
   if (window.from || window.to)
     query.andWhere(
       `(r.applied_at BETWEEN CAST(:from AS timestamptz) - interval '1 day' AND CAST(:to AS timestamptz) + interval '2 days'
-        OR r.id IN (SELECT a.record_id FROM record_amendment a WHERE a.account_id = :account AND jsonb_exists(a.changes, 'appliedAt')))`,
+        OR EXISTS (SELECT 1 FROM record_amendment a WHERE a.record_id = r.id AND jsonb_exists(a.changes, 'appliedAt')))`,
       { from, to },
     )
   const stored = (await query.getRawMany<RawRecord>()).map(fromRaw)

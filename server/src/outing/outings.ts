@@ -121,12 +121,12 @@ export async function recordOuting(
 
 /** Tanks that were made and not yet written down, newest first: what is still to be put down. */
 export async function openTanks(scope: AccountScope, since: string): Promise<Tank[]> {
-  const tanks = await scope.manager
-    .createQueryBuilder<Tank>('tank', 't')
-    .where('t.account_id = :account AND t.day >= :since', { account: scope.accountId, since })
+  const tanks = await scope
+    .query<Tank>('tank', 't')
+    .andWhere('t.day >= :since', { since })
     .andWhere(
-      `NOT EXISTS (SELECT 1 FROM application_record r WHERE r.account_id = :account AND r.mix_id IN
-         (SELECT m.id FROM mix m WHERE m.account_id = :account AND m.tank_id = t.id))`,
+      `NOT EXISTS (SELECT 1 FROM application_record r JOIN mix m ON m.account_id = r.account_id AND m.id = r.mix_id
+         WHERE m.account_id = t.account_id AND m.tank_id = t.id)`,
     )
     .orderBy('t.made_at', 'DESC')
     .limit(20)

@@ -8,7 +8,7 @@ import type { StoredPush } from './push.ts'
 export function pushRoutes(app: FastifyInstance, publicKey: string | null): void {
   const tags = ['outing']
   const mine = (scope: AccountScope, personId: string) =>
-    scope.find<StoredPush>('push_subscription', { personId } as Partial<StoredPush>)
+    scope.find<StoredPush>('push_subscription', { personId })
   app.get(
     '/api/outing/push',
     {
@@ -31,10 +31,9 @@ export function pushRoutes(app: FastifyInstance, publicKey: string | null): void
         const order = request.body as wire.PushOrder
         // The same device again, perhaps as another person of another account: the last who asks has it, and nobody else's
         // days are told there.
-        await scope.manager.delete('push_subscription', { endpoint: order.endpoint })
+        await scope.deleteOfAll('push_subscription', { endpoint: order.endpoint })
         await scope.add<StoredPush>('push_subscription', {
           ...order,
-          accountId: scope.accountId,
           personId: request.person!.id,
           told: {},
         })
@@ -53,7 +52,7 @@ export function pushRoutes(app: FastifyInstance, publicKey: string | null): void
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { endpoint } = request.query as { endpoint: string }
-        await scope.manager.delete('push_subscription', { endpoint, accountId: scope.accountId })
+        await scope.delete('push_subscription', { endpoint })
         void reply.code(204)
       }),
   )

@@ -33,7 +33,7 @@ export async function rowsWhere<T extends { id: string }>(
   where: object = {},
   order: object = { createdAt: 'ASC' },
 ): Promise<T[]> {
-  return (await scope.find<T>(entity, where as never, order as never)).map((row) => toWire<T>(row))
+  return (await scope.find<T>(entity, where, { order })).map((row) => toWire<T>(row))
 }
 
 async function refuseFaults(

@@ -8,11 +8,7 @@ export async function readWithBytes<T extends ObjectLiteral>(
   entity: string,
   id: string,
 ): Promise<T> {
-  const row = await scope.manager
-    .createQueryBuilder<T>(entity, 'f')
-    .addSelect('f.picture')
-    .where('f.id = :id AND f.account_id = :account', { id, account: scope.accountId })
-    .getOne()
+  const row = await scope.query<T>(entity, 'f').addSelect('f.picture').andWhere('f.id = :id', { id }).getOne()
   if (!row) throw new ProblemError('notFound')
   return row
 }

@@ -151,7 +151,7 @@ export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
       app.scoped(request, async (scope) => {
         const { id } = request.params as { id: string }
         await scope.get(kind.entity, id)
-        await scope.manager.delete(kind.entity, { id, accountId: scope.accountId })
+        await scope.delete(kind.entity, { id })
         void reply.code(204)
       }),
   )

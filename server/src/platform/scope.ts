@@ -1,7 +1,10 @@
-import { In, type EntityManager, type FindOptionsOrder, type ObjectLiteral } from 'typeorm'
+import { In, type DataSource, type EntityManager, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm'
 import { ProblemError } from './problem.ts'
 
 type Stored = ObjectLiteral & { id: string; version?: number }
+
+/** A row as a room makes it: whose it is, the scope says. */
+type Own<T extends Stored> = Omit<T, 'accountId'> & { id: string }
 
 /** What stands between a row and an account that is full. */
 export interface QuotaGuard {
@@ -9,36 +12,89 @@ export interface QuotaGuard {
   take: (rows: number, bytes?: number) => Promise<void>
 }
 
+/** Tables whose rows belong to an account. */
+const ofAccounts = new WeakMap<DataSource, string[]>()
+function accountTables(database: DataSource): string[] {
+  const known = ofAccounts.get(database)
+  if (known) return known
+  const names = database.entityMetadatas
+    .filter((e) => e.findColumnWithPropertyName('accountId'))
+    .map((e) => e.tableName)
+  ofAccounts.set(database, names)
+  return names
+}
+
+/** Of a statement's words, these are tables of accounts. */
+const tablesIn = (sql: string, tables: string[]): string[] => {
+  const words = new Set(sql.match(/[a-z_]+/g))
+  return tables.filter((t) => words.has(t))
+}
+
+/** PostgreSQL takes so many parameters in one statement; a row may have some twenty. */
+const rowsAtOnce = 500
+
 /**
- * One account's view of the database inside one transaction. Every query of the rooms goes through here, so that
- * no row of another account can be read or touched.
+ * One account's view of the database inside one transaction, and the one place where its id is put into a query: rooms name
+ * what they look for, never whose it is.
  */
 export class AccountScope {
   constructor(
-    readonly manager: EntityManager,
+    protected readonly manager: EntityManager,
     readonly accountId: string,
     readonly quota?: QuotaGuard,
   ) {}
 
-  find<T extends Stored>(entity: string, where: Partial<T> = {}, order?: FindOptionsOrder<T>): Promise<T[]> {
+  private own(where: object): never {
+    return { ...where, accountId: this.accountId } as never
+  }
+
+  find<T extends ObjectLiteral>(
+    entity: string,
+    where: object = {},
+    { order, take }: { order?: object; take?: number } = {},
+  ): Promise<T[]> {
     return this.manager.find<T>(entity, {
-      where: { ...where, accountId: this.accountId } as never,
+      where: this.own(where),
       ...(order && { order }),
+      ...(take && { take }),
     })
   }
 
-  /** Rows of a statement that no entity stands for. */
+  /** A query over one table's rows of this account, for what `find` cannot say. Tables joined to it are joined by their ids. */
+  query<T extends ObjectLiteral>(entity: string, alias: string): SelectQueryBuilder<T> {
+    return this.manager
+      .createQueryBuilder<T>(entity, alias)
+      .where(`${alias}.account_id = :ofAccount`, { ofAccount: this.accountId })
+  }
+
+  /**
+   * A statement in SQL. Every table in it that belongs to accounts stands for this account's rows alone: under its name the
+   * statement finds those, not the table.
+   */
   rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
-    return this.manager.query<T[]>(sql, values)
+    const shadows = tablesIn(sql, accountTables(this.manager.connection)).map(
+      (t) =>
+        `"${t}" AS NOT MATERIALIZED (SELECT * FROM public."${t}" WHERE account_id = $${values.length + 1})`,
+    )
+    if (!shadows.length) throw new Error('a statement over no table of an account')
+    return this.manager.query<T[]>(`WITH ${shadows.join(', ')} ${sql}`, [...values, this.accountId])
+  }
+
+  /** The account's own row. */
+  account<T extends { id: string }>(): Promise<T> {
+    return this.manager.findOneByOrFail<T>('account', { id: this.accountId } as never)
+  }
+  async changeAccount(patch: object): Promise<void> {
+    await this.manager.update('account', { id: this.accountId }, patch)
   }
 
   count(entity: string, where: object = {}): Promise<number> {
-    return this.manager.countBy(entity, { ...where, accountId: this.accountId } as never)
+    return this.manager.countBy(entity, this.own(where))
   }
 
   /** @throws ProblemError notFound */
   async get<T extends Stored>(entity: string, id: string): Promise<T> {
-    const row = await this.manager.findOne<T>(entity, { where: { id, accountId: this.accountId } as never })
+    const row = await this.manager.findOne<T>(entity, { where: this.own({ id }) })
     if (!row) throw new ProblemError('notFound')
     return row
   }
@@ -59,34 +115,32 @@ export class AccountScope {
    * Adds a row under the id the client chose. The same id again answers with the row that is there: a double submit
    * adds one row. @throws ProblemError idTaken when the id belongs to another account.
    */
-  async add<T extends Stored>(entity: string, row: T): Promise<{ row: T; added: boolean }> {
+  async add<T extends Stored>(entity: string, row: Own<T>): Promise<{ row: T; added: boolean }> {
     const result = await this.manager
       .createQueryBuilder()
       .insert()
       .into(entity)
-      .values({ ...row, accountId: this.accountId })
+      .values(this.own(row))
       .orIgnore()
       .returning('id')
       .execute()
     const added = (result.raw as unknown[]).length > 0
     if (added) await this.quota?.take(1, (row as { picture?: Buffer }).picture?.length)
-    const stored = await this.manager.findOne<T>(entity, {
-      where: { id: row.id, accountId: this.accountId } as never,
-    })
+    const stored = await this.manager.findOne<T>(entity, { where: this.own({ id: row.id }) })
     if (!stored) throw new ProblemError('idTaken')
     return { row: stored, added }
   }
 
   /** Adds many rows; those whose ids are here already stay as they are. @returns how many were added @throws ProblemError idTaken */
-  async addAll<T extends Stored>(entity: string, rows: T[]): Promise<number> {
+  async addAll<T extends Stored>(entity: string, rows: Own<T>[]): Promise<number> {
     let added = 0
-    for (let i = 0; i < rows.length; i += 500) {
-      const some = rows.slice(i, i + 500)
+    for (let i = 0; i < rows.length; i += rowsAtOnce) {
+      const some = rows.slice(i, i + rowsAtOnce)
       const result = await this.manager
         .createQueryBuilder()
         .insert()
         .into(entity)
-        .values(some.map((row) => ({ ...row, accountId: this.accountId })))
+        .values(some.map((row) => this.own(row)))
         .orIgnore()
         .returning('id')
         .execute()
@@ -94,13 +148,44 @@ export class AccountScope {
       await this.quota?.take(fresh)
       added += fresh
       if (fresh === some.length) continue
-      const here = await this.manager.countBy(entity, {
-        id: In(some.map((r) => r.id)),
-        accountId: this.accountId,
-      } as never)
+      const here = await this.count(entity, { id: In(some.map((r) => r.id)) })
       if (here < new Set(some.map((r) => r.id)).size) throw new ProblemError('idTaken')
     }
     return added
+  }
+
+  /** Adds rows as they are; one whose key is here already is an error of the database. */
+  async insert(entity: string, rows: object[]): Promise<void> {
+    for (let i = 0; i < rows.length; i += rowsAtOnce)
+      await this.manager.insert(
+        entity,
+        rows.slice(i, i + rowsAtOnce).map((row) => this.own(row)),
+      )
+  }
+
+  /** Adds rows; one whose key is here already takes the new values. */
+  async put(entity: string, rows: object[], key: string[]): Promise<void> {
+    for (let i = 0; i < rows.length; i += rowsAtOnce)
+      await this.manager.upsert(
+        entity,
+        rows.slice(i, i + rowsAtOnce).map((row) => this.own(row)),
+        key,
+      )
+  }
+
+  /** Changes all rows that are so, whatever their version. @returns how many */
+  async update(entity: string, where: object, patch: object): Promise<number> {
+    return (await this.manager.update(entity, this.own(where), patch)).affected ?? 0
+  }
+
+  /** Removes all rows that are so. */
+  async delete(entity: string, where: object): Promise<void> {
+    await this.manager.delete(entity, this.own(where))
+  }
+
+  /** Removes all rows that are so, of whichever account: for what only one of all may have. */
+  async deleteOfAll(entity: string, where: object): Promise<void> {
+    await this.manager.delete(entity, where)
   }
 
   /** Changes a row that still has the version the edit started from. @throws ProblemError staleEdit with the row as it stands, notFound. */

@@ -14,10 +14,7 @@ const drilled = drillPlants(plantAlmanac.plants)
   .map((p) => p.code)
 
 const cardsOf = (scope: AccountScope, personId: string): Promise<DrillCard[]> =>
-  scope.manager.find<DrillCard>('drill_card', {
-    where: { personId, accountId: scope.accountId },
-    order: { due: 'ASC' },
-  })
+  scope.find<DrillCard>('drill_card', { personId }, { order: { due: 'ASC' } })
 
 /** What one person is to be asked now: what is due, then plants not met yet, the commonest first. */
 export async function readDrill(scope: AccountScope, personId: string, now: Date): Promise<DrillState> {
@@ -52,17 +49,11 @@ export async function answerDrill(
   const before = known ? revive(known.card) : createEmptyCard(now)
   const { card } = scheduler.next(before, now, right ? Rating.Good : Rating.Again)
   const due = card.due.toISOString()
-  await scope.manager.upsert(
+  const lapses = (known?.lapses ?? 0) + (right ? 0 : 1)
+  const answers = (known?.answers ?? 0) + 1
+  await scope.put(
     'drill_card',
-    {
-      personId,
-      accountId: scope.accountId,
-      plant,
-      card: { ...card },
-      due,
-      lapses: (known?.lapses ?? 0) + (right ? 0 : 1),
-      answers: (known?.answers ?? 0) + 1,
-    },
+    [{ personId, plant, card: { ...card }, due, lapses, answers }],
     ['personId', 'plant'],
   )
   return { right, due }

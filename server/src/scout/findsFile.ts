@@ -39,7 +39,7 @@ export interface YardParts {
 
 export async function loadYardParts(scope: AccountScope, yardId: string): Promise<YardParts> {
   const yard = await scope.get<Yard>('yard', yardId)
-  const zones = await scope.find<Zone>('zone', { yardId } as Partial<Zone>)
+  const zones = await scope.find<Zone>('zone', { yardId })
   const mine = new Set(zones.map((z) => z.id))
   const places = (await scope.find<Place>('place')).filter((p) => mine.has(p.zoneId))
   return { yard, zones, places }

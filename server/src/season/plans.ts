@@ -86,7 +86,7 @@ export async function plansInForce(
   scope: AccountScope,
   yardId: string,
 ): Promise<(SeasonPlan & { edition: number })[]> {
-  const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { takenAt: 'ASC' })
+  const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { order: { takenAt: 'ASC' } })
   return (['rising', 'falling'] as const).flatMap((half) => {
     const own = plans.filter((p) => p.half === half)
     const newest = own.at(-1)

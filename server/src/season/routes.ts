@@ -47,7 +47,6 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
         if (there) return feedWire(there)
         const { row, added } = await scope.add<StoredFeed>('calendar_feed', {
           ...order,
-          accountId: scope.accountId,
           personId: request.person!.id,
           secret: randomBytes(24).toString('base64url'),
         })
@@ -68,7 +67,7 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
       app.scoped(request, async (scope) => {
         const { id } = request.params as { id: string }
         await scope.get('calendar_feed', id)
-        await scope.manager.delete('calendar_feed', { id, accountId: scope.accountId })
+        await scope.delete('calendar_feed', { id })
         void reply.code(204)
       }),
   )
@@ -106,7 +105,7 @@ export function seasonRoutes(app: FastifyInstance, parts: SeasonParts): void {
     { schema: { tags, summary: 'Plans as they were taken, oldest first' } },
     (request) =>
       app.scoped(request, async (scope) =>
-        (await scope.find<wire.SeasonPlan>('season_plan', {}, { takenAt: 'ASC' })).map(toWire),
+        (await scope.find<wire.SeasonPlan>('season_plan', {}, { order: { takenAt: 'ASC' } })).map(toWire),
       ),
   )
   app.post(

@@ -126,7 +126,7 @@ export function labelFileRoutes(app: FastifyInstance): void {
       app.scoped(request, async (scope) => {
         const { id } = request.params as { id: string }
         await scope.get('label_file', id)
-        await scope.manager.delete('label_file', { id, accountId: scope.accountId })
+        await scope.delete('label_file', { id })
         void reply.code(204)
       }),
   )

@@ -45,13 +45,12 @@ interface TakenRow {
 }
 /** What mixes have measured out, by label and day; of a tank not mixed to the end, the loads that were. Added up by the database. */
 async function readTaken(scope: AccountScope): Promise<wire.TakenByLabel> {
-  const rows: TakenRow[] = await scope.manager.query(
+  const rows = await scope.rows<TakenRow>(
     `SELECT label_id AS "labelId", to_char(day, 'YYYY-MM-DD') AS day,
        sum((result->'measured'->>'value')::float8
-         * COALESCE((SELECT max(o.taken_share) FROM outing o WHERE o.account_id = $1 AND o.tank_id = mix.tank_id), 1)::float8) AS value,
+         * COALESCE((SELECT max(o.taken_share) FROM outing o WHERE o.tank_id = mix.tank_id), 1)::float8) AS value,
        result->'measured'->>'unit' AS unit
-     FROM mix WHERE account_id = $1 GROUP BY 1, 2, 4 ORDER BY 2`,
-    [scope.accountId],
+     FROM mix GROUP BY 1, 2, 4 ORDER BY 2`,
   )
   const taken: wire.TakenByLabel = {}
   for (const { labelId, day, value, unit } of rows)

@@ -20,12 +20,10 @@ async function readSheet(
   { yardId, heading }: { yardId?: string; heading?: string },
 ): Promise<Sheet> {
   const yard = yardId ? await scope.get<Yard>('yard', yardId) : undefined
-  const zones = yard ? await scope.find<Zone>('zone', { yardId: yard.id } as Partial<Zone>) : []
+  const zones = yard ? await scope.find<Zone>('zone', { yardId: yard.id }) : []
   const turf = yard ? [...new Set(zones.map((z) => z.turf))] : almanac.turf.map((t) => t.code)
-  const labels = await scope.find<wire.Label>('label', {}, { createdAt: 'ASC' } as never)
-  const { name } = await scope.manager.findOneByOrFail<{ id: string; name: string }>('account', {
-    id: scope.accountId,
-  })
+  const labels = await scope.find<wire.Label>('label', {}, { order: { createdAt: 'ASC' } })
+  const { name } = await scope.account<{ id: string; name: string }>()
   return {
     heading: heading || yard?.name || name,
     turf,

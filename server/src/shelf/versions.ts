@@ -11,7 +11,11 @@ import type { StoredLabelVersion } from './entities.ts'
 /** The versions of a label that stood before, the oldest first. @throws ProblemError notFound */
 async function versionsOf(scope: AccountScope, labelId: string): Promise<LabelVersion[]> {
   await scope.get('label', labelId)
-  const stored = await scope.find<StoredLabelVersion>('label_version', { labelId }, { number: 'ASC' })
+  const stored = await scope.find<StoredLabelVersion>(
+    'label_version',
+    { labelId },
+    { order: { number: 'ASC' } },
+  )
   return stored.map(({ accountId: _, ...version }) => version)
 }
 
@@ -23,15 +27,16 @@ export const keepVersion =
     const now = await scope.get<{ id: string; rules: LabelRules }>('label', labelId)
     if (isDeepStrictEqual(now.rules, rules)) return
     const number = (await versionsOf(scope, labelId)).length + 1
-    await scope.manager.insert('label_version', {
-      id: randomUUID(),
-      accountId: scope.accountId,
-      labelId,
-      number,
-      rules,
-      replacedAt: clock().toISOString(),
-      replacedBy: by,
-    })
+    await scope.insert('label_version', [
+      {
+        id: randomUUID(),
+        labelId,
+        number,
+        rules,
+        replacedAt: clock().toISOString(),
+        replacedBy: by,
+      },
+    ])
   }
 
 export function versionRoutes(app: FastifyInstance): void {

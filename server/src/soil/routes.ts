@@ -72,10 +72,7 @@ interface Window {
 
 /** Readings of an account, oldest first; the days are whole UTC days with a day to spare on either side. */
 async function findReadings(scope: AccountScope, { yardId, from, to }: Window): Promise<wire.Reading[]> {
-  const query = scope.manager
-    .createQueryBuilder<wire.Reading>('soil_reading', 'r')
-    .where('r.account_id = :account', { account: scope.accountId })
-    .orderBy('r.taken_at')
+  const query = scope.query<wire.Reading>('soil_reading', 'r').orderBy('r.taken_at')
   if (from) query.andWhere(`r.taken_at >= CAST(:from AS date) - interval '1 day'`, { from })
   if (to) query.andWhere(`r.taken_at < CAST(:to AS date) + interval '2 days'`, { to })
   if (yardId)

@@ -20,12 +20,9 @@ const headingLines = (rows: string[][]): number => {
   return Math.max(0, first)
 }
 
-const chunk = 500
-
 async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]): Promise<void> {
   const rows = days.map((d) => ({
     id: fixedId(`${yardId}/${d.day}`),
-    accountId: scope.accountId,
     yardId,
     day: d.day,
     minimumC: d.minimumC,
@@ -35,14 +32,7 @@ async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]
     solarMJ: d.solarMJ ?? null,
     filled: d.filled,
   }))
-  for (let i = 0; i < rows.length; i += chunk)
-    await scope.manager
-      .createQueryBuilder()
-      .insert()
-      .into('station_day')
-      .values(rows.slice(i, i + chunk))
-      .orUpdate(['minimum_c', 'maximum_c', 'rain_mm', 'wind', 'solar_mj', 'filled'], ['yard_id', 'day'])
-      .execute()
+  await scope.put('station_day', rows, ['yardId', 'day'])
 }
 
 /**
@@ -79,21 +69,15 @@ export async function takeTypicalYear(
 ): Promise<{ latitude: number; longitude: number }> {
   await scope.get<Yard>('yard', yardId)
   const { days, latitude, longitude } = accept(parseEpw(epw))
-  await scope.manager.delete('typical_year', { accountId: scope.accountId, yardId })
-  await scope.manager.insert('typical_year', {
-    id: fixedId(`${yardId}/typical year`),
-    accountId: scope.accountId,
-    yardId,
-    latitude,
-    longitude,
-    days,
-  })
+  await scope.delete('typical_year', { yardId })
+  await scope.insert('typical_year', [
+    { id: fixedId(`${yardId}/typical year`), yardId, latitude, longitude, days },
+  ])
   return { latitude, longitude }
 }
 
 /** Forgets all a yard's own station has given. */
 export async function forgetStation(scope: AccountScope, yardId: string): Promise<void> {
   await scope.get<Yard>('yard', yardId)
-  for (const table of ['station_day', 'typical_year'])
-    await scope.manager.delete(table, { accountId: scope.accountId, yardId })
+  for (const table of ['station_day', 'typical_year']) await scope.delete(table, { yardId })
 }

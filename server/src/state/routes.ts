@@ -8,9 +8,7 @@ import type { AccountScope } from '../platform/scope.ts'
 import { readYardNames, readYardState, readYardYear } from './yardState.ts'
 
 async function readOpening(scope: AccountScope): Promise<wire.Opening> {
-  const { id, name, demoDay } = await scope.manager.findOneByOrFail<Account>('account', {
-    id: scope.accountId,
-  })
+  const { id, name, demoDay } = await scope.account<Account>()
   const { yards } = await readYardNames(scope, {})
   return { account: { id, name, demoDay }, yardCount: await scope.count('yard'), yards }
 }

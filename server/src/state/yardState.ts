@@ -21,18 +21,18 @@ import type { AccountScope } from '../platform/scope.ts'
 
 /** What went down in each year on each lawn of a yard, counted by the database. */
 function readHistory(scope: AccountScope, yardId: string): Promise<PassHistory[]> {
-  return scope.manager.query(
+  return scope.rows(
     `SELECT r.zone_id AS "zoneId", extract(year FROM r.applied_at AT TIME ZONE y.time_zone)::int AS year,
        count(DISTINCT r.id)::int AS passes,
        to_char(max(r.applied_at AT TIME ZONE y.time_zone), 'YYYY-MM-DD') AS "lastDay",
        coalesce(array_agg(DISTINCT a.value->>'name') FILTER (WHERE a.value->>'name' IS NOT NULL), '{}') AS actives,
        coalesce(array_agg(DISTINCT a.value->>'group') FILTER (WHERE a.value->>'group' IS NOT NULL), '{}') AS groups
      FROM yard y
-       JOIN zone z ON z.account_id = y.account_id AND z.yard_id = y.id
-       JOIN application_record r ON r.account_id = z.account_id AND r.zone_id = z.id
+       JOIN zone z ON z.yard_id = y.id
+       JOIN application_record r ON r.zone_id = z.id
        LEFT JOIN LATERAL jsonb_array_elements(r.rules->'actives') a ON true
-     WHERE y.account_id = $1 AND y.id = $2 GROUP BY 1, 2 ORDER BY 2, 1`,
-    [scope.accountId, yardId],
+     WHERE y.id = $1 GROUP BY 1, 2 ORDER BY 2, 1`,
+    [yardId],
   )
 }
 
@@ -110,13 +110,13 @@ export async function readYardNames(
   { search = '', after }: { search?: string; after?: string },
 ): Promise<YardNames> {
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
-  const rows: { id: string; name: string; client: string }[] = await scope.manager.query(
+  const rows = await scope.rows<{ id: string; name: string; client: string }>(
     `SELECT id, name, coalesce(client, '') AS client FROM yard
-     WHERE account_id = $1 AND ($3::uuid IS NULL OR (name, id) > (SELECT b.name, b.id FROM yard b WHERE b.account_id = $1 AND b.id = $3))
+     WHERE ($2::uuid IS NULL OR (name, id) > (SELECT b.name, b.id FROM yard b WHERE b.id = $2))
        AND (SELECT coalesce(bool_and(position(word IN lower(name || ' ' || coalesce(client, ''))) > 0), true)
-            FROM unnest($2::text[]) word)
+            FROM unnest($1::text[]) word)
      ORDER BY name, id LIMIT ${mostYardNames + 1}`,
-    [scope.accountId, words, after ?? null],
+    [words, after ?? null],
   )
   const yards = rows.slice(0, mostYardNames)
   return { yards, next: rows.length > mostYardNames ? yards.at(-1)!.id : null }

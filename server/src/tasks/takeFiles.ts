@@ -27,10 +27,7 @@ export function takeFiles(app: FastifyInstance, routes: FileRoute[]): void {
         >,
         onRequest: async (request: FastifyRequest) => {
           const running = await app.scoped(request, (scope) =>
-            scope.manager.existsBy('task', {
-              accountId: scope.accountId,
-              state: In(['waiting', 'running']),
-            }),
+            scope.count('task', { state: In(['waiting', 'running']) }),
           )
           if (running) throw new ProblemError('taskRunning', [], { retryAfter: 5 })
         },

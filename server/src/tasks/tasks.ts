@@ -59,7 +59,7 @@ export function registerTasks(app: FastifyInstance, database: DataSource): void 
     { schema: { tags, summary: 'What was asked for in the last week, newest first, and how far it is' } },
     (request) =>
       app.scoped(request, async (scope) =>
-        (await scope.find<StoredTask>('task', {}, { madeAt: 'DESC' })).slice(0, 50).map(taskToWire),
+        (await scope.find<StoredTask>('task', {}, { order: { madeAt: 'DESC' }, take: 50 })).map(taskToWire),
       ),
   )
   const params = Joi.object({ id: Joi.string().uuid().required() })
@@ -110,7 +110,7 @@ export function registerTasks(app: FastifyInstance, database: DataSource): void 
         const { id } = await scope.get<StoredTask>('task', idOf(request))
         // A worker that is at it finds its task gone when it tells how far it is, or at its end, and undoes all.
         const problem = describeProblem(new ProblemError('cancelled'), wordsFor(request.person!))
-        await scope.manager.update(
+        await scope.update(
           'task',
           { id, state: In(['waiting', 'running']) },
           { state: 'cancelled', body: null, problem },

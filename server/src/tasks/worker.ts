@@ -5,6 +5,7 @@ import type { Clock } from '../platform/clock.ts'
 import type { WorkerConfig } from '../platform/config.ts'
 import { describeFault } from '../platform/faultLog.ts'
 import { ProblemError } from '../platform/problem.ts'
+import { classify } from '../platform/problemHandler.ts'
 import { createBoss, givenUpQueue, rounds, taskQueue } from '../platform/queue.ts'
 import { sweepExpired } from '../platform/sessionStore.ts'
 import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
@@ -85,9 +86,10 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
   }
 
   const reviving = setInterval(() => {
-    void reviveTasks(database, boss).catch((error: unknown) =>
-      log({ ...describeFault(error), where: 'revive' }),
-    )
+    void reviveTasks(database, boss).catch((error: object) => {
+      // The database will be back, and the next round with it.
+      if (classify(error).code === 'internal') log({ ...describeFault(error), where: 'revive' })
+    })
   }, reviveMs)
 
   return async () => {
