@@ -3,13 +3,8 @@ import { parentPort, workerData } from 'node:worker_threads'
 
 import { arraysOf, createSimulation, groundOf, undated, type SimulationRequest } from '@jardinero/core/soil'
 import { weatherYears } from '../standins/src/weatherYears.ts'
-import {
-  createConduction,
-  createGround,
-  setTransfer,
-  stepGround,
-  trBdf2,
-} from '../core/src/soil/heat/conduct.ts'
+import { createConduction, createGround, setTransfer, stepGround } from '../core/src/soil/heat/conduct.ts'
+import { trBdf2 } from '../core/src/soil/heat/conduction.ts'
 import { createForcing, forceDays } from '../core/src/soil/heat/forcing.ts'
 import { createGrid } from '../core/src/soil/heat/grid.ts'
 import { createMaterial, textureShapes } from '../core/src/soil/heat/material.ts'

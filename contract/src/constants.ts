@@ -1,5 +1,5 @@
 import { compassPoints } from '@jardinero/core/outing'
-import type { OutingWishes } from './outing.ts'
+import type { OutingWishes } from './outingWishes.ts'
 
 /** What both sides know without checking anything: free of Joi, which is large and the server's alone. */
 

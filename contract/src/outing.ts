@@ -1,34 +1,9 @@
 import Joi from 'joi'
-import type { OwnLimits } from '@jardinero/core/outing'
 import { compass } from './constants.ts'
 import { airC, day, id, instant, list, name, text, windMph } from './field.ts'
+import type { FamilyTime, OutingWishes } from './outingWishes.ts'
 
-/** When somebody is on the lawn: one day, or a day of every week. Hours on the yard's clock. */
-export interface FamilyTime {
-  day: string | null
-  /** 0 is Sunday. */
-  weekday: number | null
-  fromHour: number
-  toHour: number
-  note: string
-}
-
-/** What the owner wants of the hour of a pass, where anything was said. */
-export interface OutingWishes {
-  /** Stricter than the labels' and the usual ones; m s⁻¹ and °C. */
-  limits: OwnLimits
-  /** The day of the week the lawn is mown; 0 is Sunday. */
-  mowWeekday: number | null
-  lastMown: string | null
-  family: FamilyTime[]
-  /** A window that is kept free for a pass. */
-  held?: HeldWindow | null
-}
-export interface HeldWindow {
-  label: string
-  from: string
-  to: string
-}
+export type { FamilyTime, HeldWindow, OutingWishes } from './outingWishes.ts'
 
 const weekday = Joi.number().integer().min(0).max(6)
 const hour = Joi.number().min(0).max(24)

@@ -1,7 +1,8 @@
 import { drawNormal, seededRandom } from '../src/quantity/index.ts'
 import type { WeatherDay } from '../src/soil/heat/forcing.ts'
 import { groundOf, type GroundChoices } from '../src/soil/ground.ts'
-import { computeSoilAnswer, type SoilAnswerRequest } from '../src/soil/outlook/answer.ts'
+import { computeSoilAnswer } from '../src/soil/outlook/answer.ts'
+import type { SoilAnswerRequest } from '../src/soil/outlook/answerShapes.ts'
 import { createSimulation, pastDays } from '../src/soil/simulate/simulate.ts'
 import type { PlaceKind } from '../src/yard/index.ts'
 

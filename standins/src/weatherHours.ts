@@ -1,6 +1,6 @@
 import type { Climate } from '@jardinero/almanac'
 import { dayNumber } from '@jardinero/core/quantity'
-import type { StationDay } from './weatherYears.ts'
+import type { StationDay } from './stationDay.ts'
 
 /** An hour of a forecast; the instant is the hour's beginning, UTC. */
 export interface StationHour {

@@ -1,18 +1,7 @@
 import { almanac, type Climate } from '@jardinero/almanac'
 import { addDays, dayNumber, dayOfYear, drawNormal, seededRandom, type Day } from '@jardinero/core/quantity'
 import { hoursOf, type StationHour } from './weatherHours.ts'
-
-/** A day of an invented station. */
-export interface StationDay {
-  day: Day
-  minimumC: number
-  maximumC: number
-  rainMm: number
-  /** Mean wind, m s⁻¹. */
-  wind: number
-  /** Solar radiation, MJ m⁻² d⁻¹. */
-  solarMJ: number
-}
+import type { StationDay } from './stationDay.ts'
 
 /** The first day of every station's history. */
 export const historyFrom: Day = '2012-01-01'

@@ -51,17 +51,15 @@ export {
   type MemberRuns,
   type SimulationRequest,
 } from './simulate/simulate.ts'
-export {
-  checkParameters,
-  computeSoilAnswer,
-  computeSoilOutlook,
-  type PlaceCrossing,
-  type PlaceOutlook,
-  type SchoolWindows,
-  type SoilAnswer,
-  type SoilAnswerRequest,
-  type SoilOutlook,
-} from './outlook/answer.ts'
+export { checkParameters, computeSoilAnswer, computeSoilOutlook } from './outlook/answer.ts'
+export type {
+  PlaceCrossing,
+  PlaceOutlook,
+  SchoolWindows,
+  SoilAnswer,
+  SoilAnswerRequest,
+  SoilOutlook,
+} from './outlook/answerShapes.ts'
 export type { SunReading } from './outlook/readings.ts'
 export type { SeenSign } from './outlook/source.ts'
 export type { DaySpread, PassWindow } from './windows.ts'

@@ -1,7 +1,8 @@
 import type { Tank } from '@jardinero/contract/bench'
 import { treatedSqFt, wateringParams } from '@jardinero/core/bench'
 import type { Words } from '@jardinero/words'
-import { pageNumbers, plainText, type Page } from '../platform/pdf.ts'
+import { pageNumbers, plainText } from '../platform/pdf.ts'
+import type { Page } from '../platform/page.ts'
 
 /** The mix sheet: what a person takes to the tap. Loads, doses, order, when to water in, gear. */
 export function mixSheet(tank: Tank, words: Words): Page {

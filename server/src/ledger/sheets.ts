@@ -5,7 +5,8 @@ import { computeYearShare, computeYearUse, findUse } from '@jardinero/core/shelf
 import { passOfRecord } from '@jardinero/core/ledger'
 import type { Words } from '@jardinero/words'
 import { dayIn } from '../platform/clock.ts'
-import { breathe, pageNumbers, plainText, type Page } from '../platform/pdf.ts'
+import { breathe, pageNumbers, plainText } from '../platform/pdf.ts'
+import type { Page } from '../platform/page.ts'
 
 /** Words and figures of one reader, in letters the standard fonts have. */
 const speakers = (words: Words) => ({

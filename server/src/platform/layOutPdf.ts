@@ -1,7 +1,7 @@
 import type { Readable } from 'node:stream'
 import pdfmake from 'pdfmake'
 import type { TDocumentDefinitions } from 'pdfmake/interfaces'
-import type { Page } from './pdf.ts'
+import type { Page } from './page.ts'
 
 const face = {
   normal: 'Helvetica',

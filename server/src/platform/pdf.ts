@@ -1,23 +1,13 @@
 import { Readable } from 'node:stream'
 import { MessageChannel } from 'node:worker_threads'
 import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
-import type { Content } from 'pdfmake/interfaces'
 import type { PageOrder, PdfPiece } from './pdfWorker.ts'
 import { createThreads, untilGone, workerAt } from './threads.ts'
+import type { Page } from './page.ts'
 
 /** The standard fonts know no minus sign and no thin marks. */
 export const plainText = (text: string): string =>
   text.replaceAll('−', '-').replaceAll('≤', '<=').replaceAll('\u202f', ' ')
-
-/** A document of the house, before it is laid out. */
-export interface Page {
-  title: string
-  /** On every page, with {page} and {pages} in it. */
-  footer: string
-  content: Content[]
-  landscape?: boolean
-  fontSize?: number
-}
 
 /** Where the numbers of a footer go: the words are said before there are any. */
 export const pageNumbers = { page: '{page}', pages: '{pages}' }

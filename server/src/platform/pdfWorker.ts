@@ -1,7 +1,7 @@
 import type { MessagePort } from 'node:worker_threads'
 import { giveWay } from './gentle.ts'
 import { layOutPdf } from './layOutPdf.ts'
-import type { Page } from './pdf.ts'
+import type { Page } from './page.ts'
 
 giveWay()
 

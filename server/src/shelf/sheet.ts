@@ -5,7 +5,8 @@ import * as wire from '@jardinero/contract/shelf'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
-import { pageNumbers, plainText as plain, type Page } from '../platform/pdf.ts'
+import { pageNumbers, plainText as plain } from '../platform/pdf.ts'
+import type { Page } from '../platform/page.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 interface Sheet {

@@ -4,8 +4,6 @@ import {
   type GroundPast,
   type MemberRuns,
   type SoilAnswer,
-  type SoilAnswerRequest,
-  type SunReading,
 } from '@jardinero/core/soil'
 import {
   createSeasonAnswers,
@@ -14,13 +12,8 @@ import {
   type SeasonQuestion,
   type SoilHeld,
 } from './seasonAnswers.ts'
+import type { SoilQuestion } from './soilQuestion.ts'
 
-/** What changes without a new simulation: readings, signs, choices. */
-export type SoilQuestion = Omit<SoilAnswerRequest, 'pasts' | 'runs' | 'readings'> & {
-  readings: (SunReading & { id: string })[]
-  /** Rain and water given on the observed days, mm. */
-  observedWaterMm: number[]
-}
 export type AnswerOrder =
   /** Another simulation begins: what is known of the last one is forgotten. */
   | { kind: 'begin' }

@@ -1,4 +1,5 @@
-export { type AnswerMessage, type AnswerOrder, type SoilQuestion } from './answerSoil.ts'
+export { type AnswerMessage, type AnswerOrder } from './answerSoil.ts'
+export { type SoilQuestion } from './soilQuestion.ts'
 export { type SimulateOrder, makeRuns } from './makeRuns.ts'
 export { type SearchMessage, type SearchOrder } from './searchSeason.ts'
 export { type SearchSeason, type SeasonAnswer, type SeasonQuestion } from './seasonAnswers.ts'

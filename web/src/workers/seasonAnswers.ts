@@ -17,7 +17,7 @@ import {
   type Target,
 } from '@jardinero/core/season'
 import type { GroundPast, MemberRuns, SoilOutlook, Trend } from '@jardinero/core/soil'
-import type { SoilQuestion } from './answerSoil.ts'
+import type { SoilQuestion } from './soilQuestion.ts'
 
 /** What is asked of a season; plain, so that it can cross to a worker. */
 export interface SeasonQuestion {

@@ -1,6 +1,6 @@
 import { addDays, convert, daysBetween, type Day } from '../../quantity/index.ts'
 import type { SoilOutlook } from '../../soil/index.ts'
-import type { FieldPass } from '../judge/judge.ts'
+import type { FieldPass } from '../judge/judgeShapes.ts'
 import {
   barrierOf,
   dosesOf,

@@ -1,7 +1,7 @@
 import { addDays, figure, operand, type Day, type Figure, type Step } from '../../quantity/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
 import type { SeasonField } from '../field/field.ts'
-import type { EscapedRun, JudgedRuns, PlaceRun } from './judge.ts'
+import type { EscapedRun, JudgedRuns, PlaceRun } from './judgeShapes.ts'
 
 /** One, five and nine of ten members. */
 export interface DayRange {

@@ -1,7 +1,7 @@
 import { createStrengths, strengthFor, type Strengths, type Target } from '../barrier/escape.ts'
 import { createResidue, type Residue } from '../barrier/residue.ts'
 import type { FieldPlace, SeasonField } from '../field/field.ts'
-import type { EscapedRun, FieldPass, PlaceRun, Work } from './judge.ts'
+import type { EscapedRun, FieldPass, PlaceRun, Work } from './judgeShapes.ts'
 
 /** A flush is under way between these shares of it. */
 const underWay = { from: 0.02, to: 0.98 }

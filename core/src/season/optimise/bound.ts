@@ -1,7 +1,7 @@
 import type { BarrierActive } from '../barrier/active.ts'
 import { createStrengths } from '../barrier/escape.ts'
 import type { SeasonField } from '../field/field.ts'
-import type { FieldPass } from '../judge/judge.ts'
+import type { FieldPass } from '../judge/judgeShapes.ts'
 import { leastEmerged } from '../judge/placeJudge.ts'
 
 /** A pass that may go down on any day of a span: indices of the field's days. */

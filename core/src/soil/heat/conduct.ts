@@ -1,28 +1,7 @@
-import { createFreezing, stepFreezing, type Freezing } from './freezing.ts'
+import { createFreezing, stepFreezing } from './freezing.ts'
 import type { GroundGrid } from './grid.ts'
 import { numbers } from './numbers.ts'
-
-/** What the ground is made of, cell by cell. */
-export interface GroundMaterial {
-  /** Heat capacity, J m⁻³ K⁻¹, unfrozen. */
-  capacity: Float64Array
-  /** Heat capacity, J m⁻³ K⁻¹, frozen. */
-  frozenCapacity: Float64Array
-  /** Conductivity, W m⁻¹ K⁻¹. */
-  conductivity: Float64Array
-  /** Latent heat of the water in a cell, J m⁻³. */
-  latent: Float64Array
-}
-
-/** The state of the ground: temperature and the heat that belongs to it, J m⁻³, counted from ice-free 0 °C. */
-export interface GroundState {
-  heat: number[]
-  temperatureC: number[]
-  /** While nothing is frozen the temperature leads, and the heat follows only where it is asked for. */
-  isThawed: boolean
-  /** Heat that came in through the surface since the start, J m⁻². */
-  throughSurface: number
-}
+import { trBdf2, type Conduction, type GroundMaterial, type GroundState } from './conduction.ts'
 
 /** Heat of a volume at a temperature; at exactly 0 °C it counts as thawed. */
 const heatOf = (t: number, capacity: number, frozen: number, latent: number): number =>
@@ -52,28 +31,8 @@ export function applyTemperatures(
   }
 }
 
-/** TR-BDF2 as a Runge–Kutta scheme: γ where the inner point lies, and the weights of the three flows. */
-export const trBdf2 = { gamma: 2 - Math.SQRT2, w: Math.SQRT2 / 4, d: (2 - Math.SQRT2) / 2 } as const
 /** What the second stage makes of the first: w ÷ d. */
 const carried = trBdf2.w / trBdf2.d
-
-/** A ground's equations, factored; and room to work in. */
-export interface Conduction {
-  n: number
-  grid: GroundGrid
-  material: GroundMaterial
-  stepS: number
-  /** Conductance between a cell and the one above, W m⁻² K⁻¹: the first to the surface's drive. */
-  link: number[]
-  /** Of M = C + aK, a = γΔt/2, factored: what a cell keeps of its own right side, of the cell above's and below's. */
-  own: number[]
-  fromAbove: number[]
-  fromBelow: number[]
-  /** What the drive gives the top cell. */
-  given: number
-  work: number[]
-  freezing: Freezing
-}
 
 /**
  * Heat conduction in one dimension by conservative finite volumes: ∂H/∂t = ∂/∂z (k ∂T/∂z), H(T) with latent heat, no

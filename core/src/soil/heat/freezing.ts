@@ -1,24 +1,5 @@
-import { trBdf2, type Conduction, type GroundMaterial, type GroundState } from './conduct.ts'
+import { trBdf2, type Conduction, type Freezing, type GroundState } from './conduction.ts'
 import { numbers } from './numbers.ts'
-
-/** Room for Newton's iteration, and the material as it needs it. */
-export interface Freezing {
-  /** What the inverses below are of. */
-  materialOf: GroundMaterial | undefined
-  perCapacity: number[]
-  perFrozen: number[]
-  latent: number[]
-  start: number[]
-  known: number[]
-  flow: number[]
-  change: number[]
-  upper: number[]
-  slope: number[]
-  /** Thawed ground from a cell down, taken together: what it keeps of its right side, and of the cell above it. */
-  lowOwn: number[]
-  lowAbove: number[]
-  low: number[]
-}
 
 const mostTurns = 40
 

@@ -1,13 +1,6 @@
 import { describe, expect, it, test } from 'vitest'
-import {
-  columnHeat,
-  createConduction,
-  createGround,
-  setTransfer,
-  stepGround,
-  trBdf2,
-  type GroundMaterial,
-} from './conduct.ts'
+import { columnHeat, createConduction, createGround, setTransfer, stepGround } from './conduct.ts'
+import { trBdf2, type GroundMaterial } from './conduction.ts'
 import { createGrid, depthWeights, halveGrid, usualGrid, type GroundGrid } from './grid.ts'
 
 const hour = 3600

@@ -1,4 +1,4 @@
-import type { GroundMaterial } from './conduct.ts'
+import type { GroundMaterial } from './conduction.ts'
 import type { GroundGrid } from './grid.ts'
 
 export const textures = ['sand', 'sandyLoam', 'loam', 'siltLoam', 'clayLoam', 'clay'] as const

@@ -5,8 +5,8 @@ import {
   setMaterial,
   setTransfer,
   stepGround,
-  trBdf2,
 } from './conduct.ts'
+import { trBdf2 } from './conduction.ts'
 import { createForcing, forceDays, type DayForcing, type WeatherDay } from './forcing.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
 import { numbers } from './numbers.ts'

@@ -1,116 +1,30 @@
-import { dayNumber, type Day, type Figure, type Refusal } from '../../quantity/index.ts'
-import type { Hemisphere, PlaceKind } from '../../yard/index.ts'
-import { anchorReadings, type Anchor } from '../anchor/anchor.ts'
-import { computeGermination, type GerminationCurve, type Weed } from '../germination/germination.ts'
-import type { GroundChoices } from '../ground.ts'
-import type { Trend } from '../heat/crossing.ts'
+import { dayNumber, type Refusal } from '../../quantity/index.ts'
+import { anchorReadings } from '../anchor/anchor.ts'
+import { computeGermination } from '../germination/germination.ts'
 import {
   parseParameters,
   resolveMarker,
   timingSchoolIds,
   timingSchools,
   watchedThresholds,
-  type PassRule,
   type TimingSchool,
-  type TimingSchoolId,
 } from '../schools/index.ts'
-import type { GroundPast, MemberRuns } from '../simulate/simulate.ts'
-import { computeWindows, nextPass, spreadDays, type DaySpread, type PassWindow } from '../windows.ts'
+import { computeWindows, nextPass, spreadDays } from '../windows.ts'
 import { computeDateWorking, computeMeanToday } from './dateWorking.ts'
 import { decidingPlace, leadOf, paceOf } from './lead.ts'
-import { adviseReading, type NextReading } from './nextReading.ts'
-import { computePaths, quantilesByDay, type PlacePaths } from './paths.ts'
-import { profileOf, type GroundProfile } from './profile.ts'
-import { besideModel, signsBesideModel, type SunReading } from './readings.ts'
-import { createEnsembleSource, type SeenSign } from './source.ts'
-
-export interface AnswerPlace {
-  id: string
-  kind: PlaceKind
-  ground: GroundChoices
-}
-
-export interface SoilAnswerRequest {
-  today: Day
-  hemisphere: Hemisphere
-  places: AnswerPlace[]
-  /** Index of each place's ground among the runs. */
-  groundOf: number[]
-  pasts: GroundPast[]
-  runs: MemberRuns
-  forecastDays: number
-  /** Air of the observed days, as many as the pasts have, °C. */
-  observedAir: { minimumC: number; maximumC: number }[]
-  readings: SunReading[]
-  signs: SeenSign[]
-  weeds: Weed[]
-  school: TimingSchoolId
-  /** Parameters a person changed, by school, in the markers' units. */
-  parameters?: Partial<Record<TimingSchoolId, Record<string, number>>>
-  seed: number
-  /** The day one stands on, days from today: windows are judged for it. */
-  standing?: number
-  /** A threshold asked for beside those of the school. */
-  also?: { parameter: string; thresholdC: number; trend: Trend; season: Trend }
-}
-
-/** A place's crossing of one threshold. */
-export interface PlaceCrossing {
-  parameter: string
-  thresholdC: number
-  trend: Trend
-  /** Days from today. */
-  days: DaySpread
-  /** Share of members that has crossed by each day from today on. */
-  shareBy: number[]
-  /** Share that does not cross in these days. */
-  never: number
-  /** Its most likely day and how it was come to; absent where most do not cross. */
-  working?: Figure<'d'>
-}
-
-export interface PlaceOutlook {
-  id: string
-  /** Most likely daily means at 2 in of the observed days, the last of them today, °C. */
-  observedC: number[]
-  /** One, five and nine of ten members on each day ahead, °C. */
-  p10C: number[]
-  p50C: number[]
-  p90C: number[]
-  /** Five-day mean up to today. */
-  meanToday: Figure<'degC'>
-  /** How sure that is, K; what readings add to the model, K; how many were taken in. */
-  sdK: number
-  offsetK: number
-  readings: number
-  crossings: PlaceCrossing[]
-  profile: GroundProfile
-}
-
-export interface SchoolWindows {
-  school: TimingSchoolId
-  /** In the markers' units, as used. */
-  parameters: Record<string, number>
-  passes: PassWindow[]
-  /** Which of them is next. */
-  next: PassWindow['pass']
-}
-
-export interface SoilAnswer {
-  today: Day
-  members: number
-  places: PlaceOutlook[]
-  /** All of them, the one asked for first. */
-  schools: SchoolWindows[]
-  germination: GerminationCurve[]
-  nextReading?: NextReading
-  /** The place the school watches now, the open middle, and how far the first is ahead of the second. */
-  leadId?: string
-  middleId?: string
-  ahead?: Figure<'d'>
-  /** Readings set aside as implausible: index in the request, standard deviations off, and what was expected, °C. */
-  setAside: Anchor['setAside']
-}
+import { adviseReading } from './nextReading.ts'
+import { computePaths, quantilesByDay } from './paths.ts'
+import { profileOf } from './profile.ts'
+import { besideModel, signsBesideModel } from './readings.ts'
+import { createEnsembleSource } from './source.ts'
+import type {
+  PlaceCrossing,
+  PlaceOutlook,
+  SchoolWindows,
+  SoilAnswer,
+  SoilAnswerRequest,
+  SoilOutlook,
+} from './answerShapes.ts'
 
 /** Days from today for which the share that has crossed is told. */
 const drawnDays = 150
@@ -123,15 +37,6 @@ const recentMean = (values: ArrayLike<number>, days: number): number => {
   let sum = 0
   for (let i = Math.max(0, values.length - days); i < values.length; i++) sum += values[i]!
   return sum / Math.min(days, values.length)
-}
-
-/** An answer with the members it was read from. */
-export interface SoilOutlook {
-  answer: SoilAnswer
-  /** By place, as in the request. */
-  paths: PlacePaths[]
-  /** When a pass of a school opens and closes in each member: days from today; −∞ before its season, ∞ not in these days. */
-  ruleDays: (school: TimingSchoolId, pass: PassRule['id']) => { opens: number[]; closes: number[] }
 }
 
 /** What the soil of a yard will do, and what each school of timing makes of it. @throws RangeError as computeSoilOutlook */

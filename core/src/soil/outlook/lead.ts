@@ -1,4 +1,4 @@
-import type { AnswerPlace, PlaceOutlook, SoilAnswer } from './answer.ts'
+import type { AnswerPlace, PlaceOutlook, SoilAnswer } from './answerShapes.ts'
 import { computeAheadDays } from './dateWorking.ts'
 import type { PlacePaths } from './paths.ts'
 
