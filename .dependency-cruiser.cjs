@@ -1,8 +1,6 @@
 /** No cycles on any floor, type-only ones too. */
 module.exports = {
-  forbidden: [
-    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
-  ],
+  forbidden: [{ name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } }],
   options: {
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },

@@ -115,6 +115,27 @@ const webDoors = {
   message: 'Enter a room by its index.ts, or take a component of it.',
 }
 
+/** Rooms of the server, each entered by its door. What every room stands on, platform/, has none: its files are doors of their own. */
+const serverRooms = [
+  'account',
+  'bench',
+  'ledger',
+  'outing',
+  'quantity',
+  'scout',
+  'season',
+  'shelf',
+  'soil',
+  'state',
+  'tasks',
+  'work',
+  'yard',
+]
+const serverDoors = {
+  regex: `/(${serverRooms.join('|')})/(?!index\\.ts$)`,
+  message: 'Enter a room by its index.ts.',
+}
+
 const scopedOfAccount = ['exportAccount', 'fileRows', 'proveReadable', 'today', 'routes'].map(
   (name) => `server/src/account/${name}.ts`,
 )
@@ -136,6 +157,7 @@ const floorDoors = (floor) => ({
           { group: floors.map((f) => `**/../${f}/src/**`), message: 'Enter a floor by its package name.' },
           { group: platformOf[floor], message: 'Not on this floor.' },
           ...(floor === 'web' ? [webDoors] : []),
+          ...(floor === 'server' ? [serverDoors] : []),
         ],
       },
     ],

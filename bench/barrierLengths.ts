@@ -15,9 +15,7 @@ const paceUpTo = ({ station, on, days }: ControlLengthRow): number => {
 }
 
 /** Half-life and threshold that meet the low and the high rate: two lengths, two numbers; refined against the whole model. */
-export function fitBarrier(
-  active: BarrierActive,
-): Pick<BarrierActive, 'halfLifeDays' | 'thresholdLbPerAcre'> {
+function fitBarrier(active: BarrierActive): Pick<BarrierActive, 'halfLifeDays' | 'thresholdLbPerAcre'> {
   const [low, high] = controlLengths.filter((r) => r.active === active.name && r.role === 'fit') as [
     ControlLengthRow,
     ControlLengthRow,

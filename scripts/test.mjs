@@ -9,6 +9,7 @@ const results = join(projectFolder, '.cache', 'test')
 let passed = 0
 let failed = 0
 
+const floors = ['core', 'almanac', 'words', 'contract', 'standins', 'server', 'web'].map((f) => `${f}/src`)
 const bin = (name) => join(projectFolder, 'node_modules', '.bin', name)
 const run = (command, args, env = {}) =>
   spawnSync(command, args, { cwd: projectFolder, stdio: 'inherit', env: { ...process.env, ...env } })
@@ -59,6 +60,8 @@ try {
     lane(
       () => check('formatting', bin('prettier'), ['--check', '--log-level', 'warn', '.']),
       () => check('types of the web', bin('vue-tsc'), ['--noEmit', '-p', 'web']),
+      () => check('no cycles', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...floors]),
+      () => check('nothing unused', bin('knip'), ['--no-config-hints']),
     ),
     lane(
       () => check('lint', bin('eslint'), ['.', '--max-warnings', '0']),

@@ -22,7 +22,7 @@ export default defineConfig({
         meterStandin: join(import.meta.dirname, '../standins/src/meterMain.ts'),
         scaleStandin: join(import.meta.dirname, '../standins/src/scaleMain.ts'),
         pdfWorker: join(import.meta.dirname, 'src/platform/pdfWorker.ts'),
-        taskWorker: join(import.meta.dirname, 'src/tasks/taskWorker.ts'),
+        taskWorker: join(import.meta.dirname, 'src/work/taskWorker.ts'),
         operator: join(import.meta.dirname, 'src/operator.ts'),
         prepare: join(import.meta.dirname, 'src/prepare.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),

@@ -3,13 +3,12 @@ import swaggerUi from '@fastify/swagger-ui'
 import Fastify, { type FastifyInstance } from 'fastify'
 import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
-import { createQuota } from './account/quota.ts'
-import { accountRoutes } from './account/routes.ts'
-import { benchRoutes } from './bench/routes.ts'
+import { createQuota } from './platform/quota.ts'
+import { accountRoutes } from './account/index.ts'
+import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
-import { ledgerRoutes } from './ledger/routes.ts'
-import { pushRoutes } from './outing/pushRoutes.ts'
-import { outingRoutes } from './outing/routes.ts'
+import { ledgerRoutes } from './ledger/index.ts'
+import { outingRoutes, pushRoutes } from './outing/index.ts'
 import { ordinaryBytes } from './platform/bodies.ts'
 import type { Clock } from './platform/clock.ts'
 import { registerCollection } from './platform/collection.ts'
@@ -27,14 +26,14 @@ import { registerSignedIn } from './platform/signedIn.ts'
 import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
 import { serveWeb } from './platform/webFolder.ts'
 import { wordsFor } from '@jardinero/words/whole'
-import { registerTasks } from './tasks/tasks.ts'
-import { quantityRoutes } from './quantity/routes.ts'
-import { scoutRoutes } from './scout/routes.ts'
-import { seasonRoutes } from './season/routes.ts'
-import { shelfRoutes } from './shelf/routes.ts'
-import { soilRoutes } from './soil/routes.ts'
-import { stateRoutes } from './state/routes.ts'
-import { yardRoutes } from './yard/routes.ts'
+import { registerTasks } from './tasks/index.ts'
+import { quantityRoutes } from './quantity/index.ts'
+import { scoutRoutes } from './scout/index.ts'
+import { seasonRoutes } from './season/index.ts'
+import { shelfRoutes } from './shelf/index.ts'
+import { soilRoutes } from './soil/index.ts'
+import { stateRoutes } from './state/index.ts'
+import { yardRoutes } from './yard/index.ts'
 
 export interface AppParts {
   database: DataSource
@@ -122,7 +121,7 @@ export async function buildApp({
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
     outingRoutes(rooms, clock, config.meterUrl)
     pushRoutes(rooms, config.push?.publicKey ?? null)
-    ledgerRoutes(rooms, { clock, wordsFor })
+    ledgerRoutes(rooms, { clock, wordsFor, makeSpread })
     stateRoutes(rooms)
     accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })
     rooms.get(

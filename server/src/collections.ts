@@ -1,11 +1,11 @@
-import { benchCollections } from './bench/routes.ts'
-import { ledgerCollections } from './ledger/routes.ts'
+import { benchCollections } from './bench/index.ts'
+import { ledgerCollections } from './ledger/index.ts'
 import type { Clock } from './platform/clock.ts'
 import type { Collection } from './platform/collection.ts'
-import { scoutCollections } from './scout/routes.ts'
-import { shelfCollections } from './shelf/routes.ts'
-import { soilCollections } from './soil/routes.ts'
-import { yardCollections } from './yard/routes.ts'
+import { scoutCollections } from './scout/index.ts'
+import { shelfCollections } from './shelf/index.ts'
+import { soilCollections } from './soil/index.ts'
+import { yardCollections } from './yard/index.ts'
 
 /** Every kind of row that is edited in place, with what the core has to say of it. */
 export const allCollections = (clock: Clock): Collection[] => [

@@ -6,7 +6,7 @@ import {
   resetLinkEntity,
   sessionEntity,
   signInQueueEntity,
-} from './account/entities.ts'
+} from './platform/accountEntities.ts'
 import {
   calibrationEntity,
   mixEntity,
@@ -14,12 +14,12 @@ import {
   spreadEntity,
   tankEntity,
   toolEntity,
-} from './bench/entities.ts'
-import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/entities.ts'
-import { outingEntity, pushEntity } from './outing/entities.ts'
-import { feedEntity, planEntity } from './season/entities.ts'
-import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/entities.ts'
-import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/entities.ts'
+} from './bench/index.ts'
+import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/index.ts'
+import { outingEntity, pushEntity } from './outing/index.ts'
+import { feedEntity, planEntity } from './season/index.ts'
+import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/index.ts'
+import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/index.ts'
 import {
   readingEntity,
   signEntity,
@@ -27,9 +27,9 @@ import {
   stationDayEntity,
   typicalYearEntity,
   waterEntity,
-} from './soil/entities.ts'
-import { ledgerReleaseEntity, setAsideEntity, taskEntity } from './tasks/entities.ts'
-import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/entities.ts'
+} from './soil/index.ts'
+import { ledgerReleaseEntity, setAsideEntity, taskEntity } from './tasks/index.ts'
+import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/index.ts'
 
 /** Every table. */
 export const entities = [

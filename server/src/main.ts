@@ -1,9 +1,9 @@
-import { loadDemo } from './account/demo.ts'
+import { loadDemo } from './account/index.ts'
 import { buildApp } from './app.ts'
 import { parseConfig } from './platform/config.ts'
-import { createDatabase } from './platform/database.ts'
+import { createDatabase } from './database.ts'
 import { endInWords } from './platform/plainEnd.ts'
-import { isPrepared, prepareDatabase } from './platform/prepare.ts'
+import { isPrepared, prepareDatabase } from './prepareDatabase.ts'
 
 await endInWords(async () => {
   const config = parseConfig(process.env)

@@ -1,9 +1,8 @@
-import type { StoredPerson } from './account/entities.ts'
-import { makeResetToken } from './account/recovery.ts'
-import { repair } from './account/repair.ts'
-import { createDatabase } from './platform/database.ts'
+import type { StoredPerson } from './platform/accountEntities.ts'
+import { makeResetToken, repair } from './account/index.ts'
+import { createDatabase } from './database.ts'
 import { endInWords } from './platform/plainEnd.ts'
-import { describeTasks, tryAgain } from './tasks/operate.ts'
+import { describeTasks, tryAgain } from './work/index.ts'
 
 const help = `npm run operator -- reset-link <e-mail>   a link with which this person can set a new password, good for a day
 npm run operator -- repair              rows that cannot be read any more

@@ -1,6 +1,6 @@
-import { createDatabase } from './platform/database.ts'
+import { createDatabase } from './database.ts'
 import { endInWords } from './platform/plainEnd.ts'
-import { prepareDatabase } from './platform/prepare.ts'
+import { prepareDatabase } from './prepareDatabase.ts'
 
 /** A process of its own, which has the owner's password and ends: the server never has it. */
 await endInWords(async () => {

@@ -1,10 +1,10 @@
 import { wordsFor } from '@jardinero/words/whole'
-import { webPushSender } from './outing/push.ts'
+import { webPushSender } from './outing/index.ts'
 import { parseWorkerConfig } from './platform/config.ts'
-import { createDatabase } from './platform/database.ts'
+import { createDatabase } from './database.ts'
 import { endInWords } from './platform/plainEnd.ts'
-import { isPrepared } from './platform/prepare.ts'
-import { startWorker } from './tasks/worker.ts'
+import { isPrepared } from './prepareDatabase.ts'
+import { startWorker } from './work/index.ts'
 
 const againMs = 2000
 const pause = () => new Promise((done) => setTimeout(done, againMs))

@@ -6,7 +6,7 @@ import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
 import { dumpDatabase, restoreDatabase } from '../../scripts/backup.mjs'
 import { repair } from '../src/account/repair.ts'
-import { createDatabase } from '../src/platform/database.ts'
+import { createDatabase } from '../src/database.ts'
 import {
   asAdmin,
   freshDatabase,

@@ -7,11 +7,11 @@ import type { DataSource } from 'typeorm'
 import { buildApp } from '../src/app.ts'
 import type { Config } from '../src/platform/config.ts'
 import type { SendMail } from '../src/platform/mail.ts'
-import { createDatabase } from '../src/platform/database.ts'
-import { runTask } from '../src/tasks/taskWorker.ts'
-import { startWorker } from '../src/tasks/worker.ts'
+import { createDatabase } from '../src/database.ts'
+import { runTask } from '../src/work/taskWorker.ts'
+import { startWorker } from '../src/work/worker.ts'
 import { wordsFor } from '@jardinero/words/whole'
-import { prepareDatabase } from '../src/platform/prepare.ts'
+import { prepareDatabase } from '../src/prepareDatabase.ts'
 
 /** A database of its own in the run's cluster, of the owner's role; empty, or as another is. Dropped when closed. */
 export async function freshDatabase(like?: string): Promise<{

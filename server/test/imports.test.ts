@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
 import type { AccountFile } from '@jardinero/contract/account'
 import type { Task } from '@jardinero/contract/task'
 import { loadDemo } from '../src/account/demo.ts'
-import { sweepTasks } from '../src/tasks/sweepTasks.ts'
+import { sweepTasks } from '../src/work/sweepTasks.ts'
 import { startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn } from './lawn.ts'
 

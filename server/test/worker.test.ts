@@ -7,9 +7,9 @@ import type { Task, TaskFile } from '@jardinero/contract/task'
 import { wordsFor } from '@jardinero/words/whole'
 import { loadDemo } from '../src/account/demo.ts'
 import { createBoss } from '../src/platform/queue.ts'
-import { describeTasks, tryAgain } from '../src/tasks/operate.ts'
-import { startWorker, type RunTask } from '../src/tasks/worker.ts'
-import { runTask } from '../src/tasks/taskWorker.ts'
+import { describeTasks, tryAgain } from '../src/work/operate.ts'
+import { startWorker, type RunTask } from '../src/work/worker.ts'
+import { runTask } from '../src/work/taskWorker.ts'
 import { startTestServer, testNow, Visitor, type TestServer } from './harness.ts'
 
 let server: TestServer

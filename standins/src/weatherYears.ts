@@ -23,7 +23,7 @@ const clearSky = (latitude: number, doy: number): number => {
  * Daily weather of one station by a generator of the kind of Richardson 1981: wet and dry days by a Markov chain,
  * temperature about the year's wave with spells that fade in days and a season that differs from year to year.
  */
-export function generateFor(station: Climate, to: Day = lastDay): StationDay[] {
+function generateFor(station: Climate, to: Day = lastDay): StationDay[] {
   const random = seededBy(`${station.code}/${station.weather.seed}`)
   const { meanC, swingC, dryRangeC, wetShareWinter, wetShareSummer, wetMm, spellK, seasonK, wind } =
     station.weather

@@ -4,7 +4,7 @@ import type { SoilEngine } from '../src/soil/soilEngine.ts'
 import { useSoil } from '../src/soil/soilStore.ts'
 import { giveAnswer, homeSimulation } from './soilAnswer.ts'
 
-export const crabgrass: Weed = {
+const crabgrass: Weed = {
   code: 'smoothCrabgrass',
   emergence: { trend: 'rising', soilC: [12, 14], baseC: 12 },
 }

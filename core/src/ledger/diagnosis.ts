@@ -50,7 +50,7 @@ export const causeCodes = [
   'tooHot',
   'resistance',
 ] as const
-export type CauseCode = (typeof causeCodes)[number]
+type CauseCode = (typeof causeCodes)[number]
 
 type Look = (pass: FailedPass) => Cause | undefined
 const cause = (code: CauseCode, weight: number, params: Params = {}): Cause => ({ code, weight, params })

@@ -67,7 +67,7 @@ const share = ({ hits, points }: GridCount): number => Math.max(hits, 0.5) / poi
 const logVariance = (count: GridCount): number => (1 - share(count)) / (count.points * share(count))
 
 /** How control was worked out. */
-export type ControlMethod = 'abbott' | 'hendersonTilton' | 'beforeAfter'
+type ControlMethod = 'abbott' | 'hendersonTilton' | 'beforeAfter'
 export interface Control extends Estimate {
   method: ControlMethod
 }
@@ -145,7 +145,7 @@ export function checkRating(rating: Rating): Refusal[] {
 }
 
 /** Share of control from which a pass has worked, and under which it has failed. Judgement of the trade. */
-export const verdictShares = { worked: 0.8, failed: 0.5 } as const
+const verdictShares = { worked: 0.8, failed: 0.5 } as const
 export type Verdict = 'worked' | 'partly' | 'failed'
 
 /** Whether a pass worked, by its control; refused where the rating compares with nothing. */

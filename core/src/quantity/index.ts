@@ -49,5 +49,6 @@ export {
   years,
   type Day,
 } from './day.ts'
+export { clockIn, dayIn, hourIn, instantAt } from './localTime.ts'
 export { parseLengthFt } from './length.ts'
 export { drawNormal, seededRandom } from './random.ts'

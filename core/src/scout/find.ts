@@ -27,7 +27,7 @@ export interface Sighting {
   wantedShare: number | null
 }
 
-export const mostPlantsCounted = 100_000
+const mostPlantsCounted = 100_000
 const mostLeaves = 100
 const mostTillers = 300
 

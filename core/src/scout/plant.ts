@@ -50,7 +50,7 @@ export interface Character {
 }
 
 /** How far a plant goes: pre-emergents stop it, only some, or not at all, and why not. */
-export interface BarrierAnswer {
+interface BarrierAnswer {
   stops: 'yes' | 'partly' | 'no'
   why?: string
 }

@@ -76,7 +76,7 @@ export interface AdjuvantRule {
 }
 
 /** How an adjuvant or a dye is dosed: into the tank, by its volume. */
-export interface AdditiveRule {
+interface AdditiveRule {
   class: AdjuvantClass | 'dye'
   rate: { min: number; max: number; unit: VolumePerVolumeUnit | MassPerVolumeUnit }
 }

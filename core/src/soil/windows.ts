@@ -71,7 +71,7 @@ function judge(rule: PassRule, values: ParameterValues, source: MarkerSource, da
 }
 
 /** One pass as the source sees it. */
-export function computePass(
+function computePass(
   rule: PassRule,
   values: ParameterValues,
   source: MarkerSource,

@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { DateTime } from 'luxon'
+import { instantAt } from '@jardinero/core/quantity'
 
 /** Late winter, before the edges reach 50 °F. */
 export const demoDay = '2026-02-28'
@@ -12,10 +12,7 @@ export function demoId(thing: string): string {
 }
 
 export const at = (day: string, hour: number) =>
-  DateTime.fromISO(day, { zone: timeZone })
-    .plus({ minutes: Math.round(hour * 60) })
-    .toUTC()
-    .toISO()!
+  new Date(Date.parse(instantAt(day, '00:00', timeZone)) + Math.round(hour * 60) * 60_000).toISOString()
 
 /** The places of the demo yard. */
 export const places = [

@@ -5,14 +5,14 @@ import {
   type AccountFile,
   type FiledRecord,
 } from '@jardinero/contract/account'
-import type { StoredAmendment, StoredRecord } from '../ledger/entities.ts'
+import type { StoredAmendment, StoredRecord } from '../ledger/index.ts'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { LabelFile } from '@jardinero/contract/shelf'
 import { toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readPicture } from '../platform/photos.ts'
-import { readLabelFile } from '../shelf/files.ts'
+import { readLabelFile } from '../shelf/index.ts'
 
 async function filedRecords(scope: AccountScope): Promise<FiledRecord[]> {
   const amendments = new Map<string, FiledRecord['amendments']>()

@@ -4,7 +4,7 @@ import type { Person, Preferences } from '@jardinero/contract/person'
 import { checkPassword, hashPassword, isPassword } from './passwords.ts'
 import { makeCodes } from './recovery.ts'
 import { ProblemError } from '../platform/problem.ts'
-import type { Account, StoredPerson } from './entities.ts'
+import type { Account, StoredPerson } from '../platform/accountEntities.ts'
 
 export interface SignUp {
   email: string

@@ -1,7 +1,7 @@
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto'
 import type { EntityManager } from 'typeorm'
 import { ProblemError } from '../platform/problem.ts'
-import type { RecoveryCode, ResetLink, StoredPerson } from './entities.ts'
+import type { RecoveryCode, ResetLink, StoredPerson } from '../platform/accountEntities.ts'
 
 const howMany = 10
 /** No letter or digit that is taken for another. */

@@ -2,7 +2,7 @@ import type { DataSource, EntityManager } from 'typeorm'
 import { wordsFor } from '@jardinero/words/whole'
 import type { Clock } from '../platform/clock.ts'
 import { AccountScope } from '../platform/scope.ts'
-import type { Account, StoredPerson } from './entities.ts'
+import type { Account, StoredPerson } from '../platform/accountEntities.ts'
 import { findUnreadable } from './proveReadable.ts'
 
 /** What rests on a row, and by which column: it goes with it. */

@@ -7,7 +7,7 @@ import type { SendMail } from '../platform/mail.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { demoPersonId } from './demo.ts'
 import { endOthers } from './devices.ts'
-import type { StoredPerson } from './entities.ts'
+import type { StoredPerson } from '../platform/accountEntities.ts'
 import { checkPassword, hashPassword } from './passwords.ts'
 import { authenticate, createAccount, personToWire, type SignUp } from './people.ts'
 import { makeResetToken, useCode, useResetToken } from './recovery.ts'
@@ -29,7 +29,7 @@ const knownDays = 180
 /** A link in a mail is good for so long. */
 const linkHours = 1
 
-export const stateOf = (
+const stateOf = (
   request: FastifyRequest,
   reply: FastifyReply,
   { config, mail }: Pick<SessionParts, 'config' | 'mail'>,

@@ -1,7 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Calibration, Mix, Sprayer, Spread, Tank, ToolRow } from '@jardinero/contract/bench'
-import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { accountKey, belongsTo, column, ofAccount, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const sprayerEntity = new EntitySchema<Owned<Sprayer>>({
   name: 'sprayer',

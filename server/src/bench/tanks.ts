@@ -15,7 +15,7 @@ import {
 import { figure, operand } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
 import { computeArea } from '@jardinero/core/yard'
-import { passesOnZone } from '../ledger/records.ts'
+import { passesOnZone } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'

@@ -2,8 +2,7 @@ import { EntitySchema } from 'typeorm'
 import type { Amendment, PassFacts, RatingRow, RecordPhoto } from '@jardinero/contract/ledger'
 import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
 
 /** A record as first written; the database refuses to change or remove it. */
 export interface StoredRecord {

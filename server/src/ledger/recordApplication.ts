@@ -1,12 +1,11 @@
 import { In } from 'typeorm'
-import type { Calibration, Mix, Spread, Sprayer, Tank } from '@jardinero/contract/bench'
+import type { Calibration, Mix, Spread, SpreadOrder, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
-import { measureOfUnit } from '@jardinero/core/quantity'
+import { dayIn, measureOfUnit } from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules } from '@jardinero/core/shelf'
-import { accountToday } from '../account/today.ts'
-import { makeSpread } from '../bench/spreads.ts'
-import { dayIn, type Clock } from '../platform/clock.ts'
+import { accountToday } from '../platform/today.ts'
+import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -225,12 +224,19 @@ export async function recordMix(
   return { record: records[0]!, added }
 }
 
+/** The bench's way to make a spread and keep it: it stands on the ledger, so that it is handed in. */
+export type MakeSpread = (
+  scope: AccountScope,
+  order: SpreadOrder & { id: string },
+  madeBy: string,
+  clock: Clock,
+) => Promise<{ row: Spread }>
+
 /** Writes a whole tank or spread down, once. @throws ProblemError tankRecorded, refused, notFound */
 export async function recordApplication(
   scope: AccountScope,
   order: ApplicationOrder,
-  recordedBy: string,
-  clock: Clock,
+  { recordedBy, clock, makeSpread }: { recordedBy: string; clock: Clock; makeSpread: MakeSpread },
 ): Promise<{ records: ApplicationRecord[]; added: boolean }> {
   const { id, tankId, spreadId, spread, again, ...facts } = order
   const application = tankId

@@ -7,10 +7,15 @@ import {
   readAmended,
   type PassFigures,
 } from '@jardinero/core/ledger'
-import { type MassUnit, type Quantity, type RatePerAreaUnit, type VolumeUnit } from '@jardinero/core/quantity'
+import {
+  dayIn,
+  type MassUnit,
+  type Quantity,
+  type RatePerAreaUnit,
+  type VolumeUnit,
+} from '@jardinero/core/quantity'
 import { computeReentry, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
-import { dayIn } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { recordEntity, type StoredAmendment, type StoredRecord } from './entities.ts'
 

@@ -8,7 +8,7 @@ import type { Collection } from '../platform/collection.ts'
 import { registerPhotos } from '../platform/photos.ts'
 import { readTaken } from '../platform/picture.ts'
 import type { StoredRecord } from './entities.ts'
-import { amendRecord, recordApplication, recordMix } from './recordApplication.ts'
+import { amendRecord, recordApplication, recordMix, type MakeSpread } from './recordApplication.ts'
 import { findRecords } from './records.ts'
 import { reportRoutes } from './reports.ts'
 
@@ -29,9 +29,10 @@ export const ledgerCollections: Collection[] = [ratingRows]
 export interface LedgerParts {
   clock: Clock
   wordsFor: (reader: Reader) => Words
+  makeSpread: MakeSpread
 }
 
-export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor }: LedgerParts): void {
+export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor, makeSpread }: LedgerParts): void {
   const tags = ['ledger']
   const window = { querystring: wire.recordsRequest }
   app.get(
@@ -62,7 +63,11 @@ export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor }: LedgerPa
     app.post(path, { schema: { tags, summary, body } }, (request, reply) =>
       app.scoped(request, async (scope) => {
         const order = request.body as wire.ApplicationOrder
-        const { records, added } = await recordApplication(scope, order, request.person!.name, clock)
+        const { records, added } = await recordApplication(scope, order, {
+          recordedBy: request.person!.name,
+          clock,
+          makeSpread,
+        })
         void reply.code(added ? 201 : 200)
         return records
       }),

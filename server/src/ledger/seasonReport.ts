@@ -1,7 +1,7 @@
 import type { ApplicationRecord, SeasonRequest } from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Words } from '@jardinero/words'
-import { dayIn } from '../platform/clock.ts'
+import { dayIn } from '@jardinero/core/quantity'
 import { layOutPdf } from '../platform/layOutPdf.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'

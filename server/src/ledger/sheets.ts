@@ -4,7 +4,7 @@ import type { Yard } from '@jardinero/contract/yard'
 import { computeYearShare, computeYearUse, findUse } from '@jardinero/core/shelf'
 import { passOfRecord } from '@jardinero/core/ledger'
 import type { Words } from '@jardinero/words'
-import { dayIn } from '../platform/clock.ts'
+import { dayIn } from '@jardinero/core/quantity'
 import { breathe, pageNumbers, plainText } from '../platform/pdf.ts'
 import type { Page } from '../platform/page.ts'
 

@@ -3,10 +3,11 @@ import type { DataSource } from 'typeorm'
 import type { Yard } from '@jardinero/contract/yard'
 import type { PushOrder } from '@jardinero/contract/outing'
 import type { Reader, Words } from '@jardinero/words'
-import type { StoredPerson } from '../account/entities.ts'
-import { dayIn, hourIn, type Clock } from '../platform/clock.ts'
+import { dayIn, hourIn } from '@jardinero/core/quantity'
+import type { StoredPerson } from '../platform/accountEntities.ts'
+import type { Clock } from '../platform/clock.ts'
 import { AccountScope } from '../platform/scope.ts'
-import { eventsOfDay } from '../season/calendar.ts'
+import { eventsOfDay } from '../season/index.ts'
 
 /** Keys by which push services know this server; without them nothing is ever pushed. */
 export interface PushKeys {

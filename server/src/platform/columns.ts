@@ -66,3 +66,5 @@ export const ofAccount = {
   referencedColumnNames: ['id'],
   onDelete: 'CASCADE' as const,
 }
+
+export type Owned<T> = T & { accountId: string; createdAt: string }

@@ -1,6 +1,6 @@
 import type { FastifyInstance } from 'fastify'
 import type { DataSource } from 'typeorm'
-import { poolOf } from './database.ts'
+import { poolOf } from './pool.ts'
 import { ProblemError } from './problem.ts'
 
 /** So many wait for a connection at most: at 2 ms each the last of them is served within the patience of a person. */

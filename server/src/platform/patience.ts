@@ -5,7 +5,7 @@ import { ProblemError } from './problem.ts'
 
 /** How long a sender may take. */
 const headersMs = 15_000
-export const ordinaryBodyMs = 15_000
+const ordinaryBodyMs = 15_000
 /** A photo over a slow line in a field. */
 const uploadMs = 180_000
 

@@ -25,7 +25,6 @@ export const permissions: Permission[] = rooms.flatMap((room): Permission[] => [
 export const roles = {
   owner: new Set(permissions),
 } as const satisfies Record<string, ReadonlySet<Permission>>
-export type Role = keyof typeof roles
 
 const isRoom = (name: string | undefined): name is Room => rooms.includes(name as Room)
 

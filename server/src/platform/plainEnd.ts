@@ -14,7 +14,7 @@ const words: [RegExp, string][] = [
 ]
 
 /** One sentence of what went wrong, without the address: a password stands in it. */
-export function sayPlainly(error: unknown): string {
+function sayPlainly(error: unknown): string {
   const { code = '', message = String(error) } = error as { code?: string; message?: string }
   const known = words.find(([pattern]) => pattern.test(code) || pattern.test(message))
   return known ? known[1] : message.replace(/postgres(ql)?:\/\/\S+/g, 'postgres://…')

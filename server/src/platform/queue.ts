@@ -1,6 +1,6 @@
 import PgBoss from 'pg-boss'
 import type { DataSource, EntityManager } from 'typeorm'
-import { poolOf } from './database.ts'
+import { poolOf } from './pool.ts'
 
 export const bossSchema = 'pgboss'
 /** Work that an account asked for; what could not be done after all tries goes on to `given up`. */
@@ -8,7 +8,6 @@ export const taskQueue = 'task'
 export const givenUpQueue = 'task-given-up'
 /** Rounds that come by themselves, and when: minute, hour, day, month, weekday, UTC. */
 export const rounds = { remind: '*/15 * * * *', sweep: '7 * * * *' } as const
-export type Round = keyof typeof rounds
 
 /** Tries of one piece of work, and how long the queue waits for one. */
 export const taskTries = 6

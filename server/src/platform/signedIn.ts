@@ -1,8 +1,8 @@
 import { registerPermissions, roles, type Permission } from './permissions.ts'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
-import type { StoredPerson } from '../account/entities.ts'
-import type { Quota } from '../account/quota.ts'
+import type { StoredPerson } from './accountEntities.ts'
+import type { Quota } from './quota.ts'
 import { ProblemError } from './problem.ts'
 import { AccountScope } from './scope.ts'
 

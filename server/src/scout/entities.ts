@@ -1,7 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Find, FindPhoto, SeasonMark } from '@jardinero/contract/scout'
-import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const findEntity = new EntitySchema<Owned<Find>>({
   name: 'plant_find',

@@ -10,7 +10,7 @@ import { mostFaults, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 /** Columns of the finds' CSV, and the properties of a GeoJSON feature. */
-export const findColumns = [
+const findColumns = [
   'id',
   'lawn',
   'place',

@@ -15,16 +15,16 @@ import {
   type Sighting,
   type VerdictRequest,
 } from '@jardinero/core/scout'
-import { accountToday } from '../account/today.ts'
+import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import { answerDrill, readDrill } from './drill.ts'
 import { findsOf, findsToCsv, findsToGeoJson, loadYardParts, type YardParts } from './findsFile.ts'
-import { takeFiles } from '../tasks/takeFiles.ts'
+import { takeFiles } from '../tasks/index.ts'
 import { registerPhotos } from '../platform/photos.ts'
 import { readTaken } from '../platform/picture.ts'
-import { yardOfZone } from '../yard/whose.ts'
+import { yardOfZone } from '../yard/index.ts'
 
 const { plants, characters } = plantAlmanac
 const matrix = createKey(plants, characters)

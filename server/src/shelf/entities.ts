@@ -1,7 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Label, LabelFile, LabelVersion, StockRow } from '@jardinero/contract/shelf'
-import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { accountKey, belongsTo, column, ofAccount, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const labelEntity = new EntitySchema<Owned<Label>>({
   name: 'label',

@@ -7,7 +7,7 @@ import * as wire from '@jardinero/contract/shelf'
 import type { Refusal } from '@jardinero/core/quantity'
 import { findContradictions, kindOf, type LabelRules } from '@jardinero/core/shelf'
 import { toWire } from '../platform/collection.ts'
-import { takeFiles } from '../tasks/takeFiles.ts'
+import { takeFiles } from '../tasks/index.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 

@@ -1,8 +1,7 @@
 import { EntitySchema } from 'typeorm'
 import type { Reading, Sign, Sprinkler, Water } from '@jardinero/contract/soil'
 import type { OwnDay, TypicalYearRow } from '@jardinero/contract/weather'
-import { accountKey, belongsTo, column, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const readingEntity = new EntitySchema<Owned<Reading>>({
   name: 'soil_reading',

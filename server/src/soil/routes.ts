@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
 import { stationFile, typicalYearFile, weatherRequest } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
-import type { Refusal } from '@jardinero/core/quantity'
+import { dayIn, type Refusal } from '@jardinero/core/quantity'
 import {
   checkReading,
   computeSprinkler,
@@ -17,15 +17,15 @@ import { createForecastPool } from './forecastPool.ts'
 import { probeRoutes } from './probe.ts'
 import { forgetStation } from './station.ts'
 import { readWeather } from './weather.ts'
-import { accountToday } from '../account/today.ts'
+import { accountToday } from '../platform/today.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
-import { dayIn, type Clock } from '../platform/clock.ts'
+import type { Clock } from '../platform/clock.ts'
 import { toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { takeFiles } from '../tasks/takeFiles.ts'
+import { takeFiles } from '../tasks/index.ts'
 import { untilGone } from '../platform/threads.ts'
-import { yardOfPlace } from '../yard/whose.ts'
+import { yardOfPlace } from '../yard/index.ts'
 
 /** A day that is not yet: nothing can have been seen or given on it. */
 const notAfterToday = (clock: Clock) => async (row: Record<string, unknown>, scope: AccountScope) => {

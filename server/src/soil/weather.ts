@@ -6,7 +6,7 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 /** So much of the past: the days ahead are drawn from it. */
-export const pastDays = 10 * 365
+const pastDays = 10 * 365
 /** An own station alone must reach so far. */
 const leastOwnDays = 730
 const patienceMs = 5000
@@ -57,7 +57,7 @@ const ofRow = ({ day, minimumC, maximumC, rainMm, wind, solarMJ, filled }: wire.
   ...(typeof solarMJ === 'number' && { solarMJ }),
 })
 
-export async function ownDays(scope: AccountScope, yardId: string, to: Day) {
+async function ownDays(scope: AccountScope, yardId: string, to: Day) {
   const rows = await scope.find<wire.OwnDay>('station_day', { yardId }, { day: 'ASC' } as never)
   return rows.filter((r) => r.day <= to).map(ofRow)
 }

@@ -14,8 +14,8 @@ import {
 } from '@jardinero/contract/state'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { findRecords } from '../ledger/records.ts'
-import { dayIn } from '../platform/clock.ts'
+import { dayIn } from '@jardinero/core/quantity'
+import { findRecords } from '../ledger/index.ts'
 import { rowsWhere, toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 

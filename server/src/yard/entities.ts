@@ -1,8 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import { accountKey, belongsTo, column, ofAccount, rowColumns } from '../platform/columns.ts'
-
-export type Owned<T> = T & { accountId: string; createdAt: string }
+import { accountKey, belongsTo, column, ofAccount, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const yardEntity = new EntitySchema<Owned<Yard>>({
   name: 'yard',

@@ -40,7 +40,7 @@ const isDay = (day: unknown): day is string =>
  * The day one stands on goes along with every link and every step, unless it says a day itself: the one place where the day
  * is carried.
  */
-export function carryDay(router: Router): void {
+function carryDay(router: Router): void {
   const { push, replace, resolve } = router
   const withDay = (to: RouteLocationRaw): RouteLocationRaw => {
     const { day } = router.currentRoute.value.query

@@ -1,11 +1,10 @@
 import { reactive } from 'vue'
 import type { Whereabouts, Yard } from '@jardinero/contract/yard'
-import type { Refusal } from '@jardinero/core/quantity'
+import { dayIn, instantAt, clockIn, type Refusal } from '@jardinero/core/quantity'
 import { checkReading } from '@jardinero/core/soil'
 import { checkSection, type ShapeKind, type TurfState } from '@jardinero/core/yard'
 import { useAccount, useSeason } from '../state/index.ts'
 import { get, newId } from '../kit/api.ts'
-import { dayIn, instantAt, clockIn } from '../kit/localTime.ts'
 import { useWords } from '../kit/session.ts'
 
 export type WelcomeStep = 'where' | 'turf' | 'tape' | 'reading'

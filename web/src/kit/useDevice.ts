@@ -10,7 +10,7 @@ interface SerialPortLike {
 }
 type WithSerial = Navigator & { serial?: { requestPort: () => Promise<SerialPortLike> } }
 
-export const deviceBaudRate = 9600
+const deviceBaudRate = 9600
 
 export interface Device {
   name: Ref<string>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
+import { dayIn } from '@jardinero/core/quantity'
 import { type OpenRecord, useAccount, useYard } from '../state/index.ts'
-import { dayIn } from '../kit/localTime.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Find } from '@jardinero/contract/scout'
+import { dayIn } from '@jardinero/core/quantity'
 import { useAccount, useYard } from '../state/index.ts'
-import { dayIn } from '../kit/localTime.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useFinds } from './useFinds.ts'

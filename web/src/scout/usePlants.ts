@@ -12,7 +12,7 @@ interface PlantAlmanac {
 
 const nothing: PlantAlmanac = { characters: [], plants: [] }
 
-export const usePlantStore = defineStore('plants', () => {
+const usePlantStore = defineStore('plants', () => {
   const session = useSession()
   const held = useHeld()
   const query = {

@@ -1,7 +1,7 @@
 import type { Reading, Sign, Water } from '@jardinero/contract/soil'
 import type { YardWeather } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
-import { daysBetween, type Day } from '@jardinero/core/quantity'
+import { dayIn, daysBetween, type Day } from '@jardinero/core/quantity'
 import {
   applyWater,
   groundOf,
@@ -12,7 +12,6 @@ import {
   type Weed,
 } from '@jardinero/core/soil'
 import { hemisphereOf } from '@jardinero/core/yard'
-import { dayIn } from '../kit/localTime.ts'
 import type { SoilQuestion } from '../workers/index.ts'
 import { solarHour } from './solarHour.ts'
 

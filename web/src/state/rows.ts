@@ -2,8 +2,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { Row } from '@jardinero/contract/field'
 import type { Opening, YardState, YardYear } from '@jardinero/contract/state'
 import type { Yard } from '@jardinero/contract/yard'
-import { yearOf } from '@jardinero/core/quantity'
-import { dayIn } from '../kit/localTime.ts'
+import { dayIn, yearOf } from '@jardinero/core/quantity'
 import { keys } from './keys.ts'
 import type { useHeld } from './held.ts'
 
@@ -59,7 +58,7 @@ type Placed = { id: string }
 type Lists = Record<string, Placed[]>
 
 /** A row in its place in a list: over the one of its id, else at the end. */
-export function withRow<T extends Placed>(rows: T[], row: T): T[] {
+function withRow<T extends Placed>(rows: T[], row: T): T[] {
   const i = rows.findIndex((r) => r.id === row.id)
   return i < 0 ? [...rows, row] : rows.with(i, row)
 }

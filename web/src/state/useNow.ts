@@ -1,6 +1,6 @@
 import { useIntervalFn } from '@vueuse/core'
 import { ref } from 'vue'
-import { instantAt, clockIn } from '../kit/localTime.ts'
+import { instantAt, clockIn } from '@jardinero/core/quantity'
 import { useYard } from './useYard.ts'
 
 /** The instant it is in the yard: of the demo, the clock on the wall on the demo's day. Ticks while it is looked at. */

@@ -19,7 +19,7 @@ export const mixingOrder = (labels: LabelRules[]): number[] =>
   labels.map((_, i) => i).toSorted((a, b) => placeOf(labels[a]!) - placeOf(labels[b]!) || a - b)
 
 /** Water before the products: the most that a label asks for, else the person's school, else a half. */
-export const waterFirstOf = (labels: LabelRules[], school = usualWaterFirst): number => {
+const waterFirstOf = (labels: LabelRules[], school = usualWaterFirst): number => {
   const asked = labels.flatMap((l) => l.mixing?.waterFirst ?? [])
   return asked.length ? Math.max(...asked) : school
 }

@@ -13,7 +13,7 @@ export const q10Range = { least: 1.8, most: 2.8 } as const
 
 const referenceC = 20
 /** Wetness, of what drained ground holds, at which a half-life is stated. */
-export const referenceWetness = 0.75
+const referenceWetness = 0.75
 /** Loss in frozen ground, as a share of loss at 0 °C. Estimate. */
 const frozenShare = 0.1
 

@@ -4,7 +4,7 @@ import type { SeasonField } from '../field/field.ts'
 import type { EscapedRun, JudgedRuns, PlaceRun } from './judgeShapes.ts'
 
 /** One, five and nine of ten members. */
-export interface DayRange {
+interface DayRange {
   p10: Day
   p50: Day
   p90: Day

@@ -2,7 +2,7 @@ import { convert, unitParts, type MassUnit, type VolumeUnit } from '../../quanti
 import { productsOf, type PlanContext, type PlanLabel, type Programme } from './programme.ts'
 
 /** Price of a unit of a product in its cheapest package, cents; nothing where no price was entered. */
-export function unitPriceCents({ rules }: PlanLabel, unit: MassUnit | VolumeUnit): number | undefined {
+function unitPriceCents({ rules }: PlanLabel, unit: MassUnit | VolumeUnit): number | undefined {
   const each = (rules.packages ?? []).map(
     ({ amount, priceCents }) => priceCents / convert(amount.value, amount.unit, unit),
   )

@@ -39,7 +39,7 @@ function sprayShare(weed: ChoiceWeed, judged: JudgedProduct[], tank: Tank | unde
 /** What is shut by today's weather alone would control it: waiting for a cooler or warmer day is worth so much. Estimate. */
 const weatherWaitRank = 0.65
 const weatherOnly = new Set(['tooHotFor', 'tooColdFor'])
-export const shutByWeather = (judged: JudgedProduct[], plant: string): boolean =>
+const shutByWeather = (judged: JudgedProduct[], plant: string): boolean =>
   judged.some(
     (j) =>
       j.refusals.length > 0 &&

@@ -16,7 +16,7 @@ import type { ChoiceWeed, Mark } from './request.ts'
 const fewTillers = 2
 
 /** Stages a find may stand for: a grass with tillers that nobody counted may have few or many. */
-export function stagesMeant({ stage, tillers }: Pick<ChoiceWeed, 'stage' | 'tillers'>): WeedStage[] {
+function stagesMeant({ stage, tillers }: Pick<ChoiceWeed, 'stage' | 'tillers'>): WeedStage[] {
   if (stage !== 'tillers') return [stage]
   if (tillers === null) return ['fewTillers', 'manyTillers']
   return [tillers <= fewTillers ? 'fewTillers' : 'manyTillers']

@@ -79,7 +79,7 @@ export function rateFor(
 
 const areaOf = ({ grounds }: ChoiceRequest): number => grounds.reduce((sum, g) => sum + g.areaSqFt, 0)
 
-export function centsOf(judged: JudgedProduct, request: ChoiceRequest): number | undefined {
+function centsOf(judged: JudgedProduct, request: ChoiceRequest): number | undefined {
   if (judged.product.source === 'owned') return 0
   const rate = rateFor(judged, request)
   return rate && purchaseFor(judged.product.rules, rate, areaOf(request))?.cents

@@ -23,7 +23,7 @@ export interface AnchoredReading {
 }
 
 /** Readings further off than this many standard deviations are set aside. */
-export const implausibleAt = 5
+const implausibleAt = 5
 
 /** What readings make of a yard's places. */
 export interface Anchor {

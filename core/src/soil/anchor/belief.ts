@@ -22,7 +22,7 @@ const isLasting = (i: number): boolean => i % perPart < 2
 /** What is left of a part after some days. */
 const keepOf = (i: number, days: number): number =>
   isLasting(i) ? 1 : Math.exp(-days / beliefPrior.fadeDays[i % perPart === 2 ? 'days' : 'weeks'])
-export const beliefSize = (places: number): number => perPart * (places + 1)
+const beliefSize = (places: number): number => perPart * (places + 1)
 
 /** Mean and covariance (row by row) on a day. */
 export interface Belief {
@@ -47,7 +47,7 @@ export const swingOf = (belief: Belief, place: number, modelC: number): number =
   widestSwing * Math.tanh((modelC - belief.centreC[place]!) / widestSwing)
 
 /** What a day's temperature at a place is made of: the parts of the belief, and their weights. */
-export function rowOf(belief: Belief, place: number, modelC: number): { at: number[]; weight: number[] } {
+function rowOf(belief: Belief, place: number, modelC: number): { at: number[]; weight: number[] } {
   const swing = swingOf(belief, place, modelC)
   const own = perPart * (place + 1)
   return {

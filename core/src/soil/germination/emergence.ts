@@ -59,7 +59,7 @@ export function wetShare(texture: Texture, water: number): number {
 }
 
 /** Seedlings are seen when about this share is up. What is believed of a yard's own pace: a factor, log-normal. Estimates. */
-export const seedlingSighting = { share: 0.05, sd: 0.3, priorSd: 0.35 } as const
+const seedlingSighting = { share: 0.05, sd: 0.3, priorSd: 0.35 } as const
 
 /**
  * What first seedlings say: the factor on thermal time that fits, between what was believed and what was seen.

@@ -64,7 +64,7 @@ function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
 }
 
 /** What of a day is written down, and where. */
-export interface DayNotes {
+interface DayNotes {
   /** Takes the temperature at each depth at the end of each solar hour: depth by depth, `stride` hours apart. */
   hourlyC?: { into: Float32Array; at: number; stride: number }
   /** Takes the daily mean of each depth. */

@@ -30,7 +30,7 @@ export function computeSun(dayOfYear: number, latitude: number): SunDay {
 }
 
 /** Coefficient of Hargreaves & Samani (1982), °C^−½: inland 0.16, by the coast 0.19 (FAO-56). */
-export const rangeCoefficient = { inland: 0.16, coastal: 0.19 }
+const rangeCoefficient = { inland: 0.16, coastal: 0.19 }
 
 /** Solar radiation at the ground from the daily range of air temperature, MJ m⁻² d⁻¹ (Hargreaves & Samani; FAO-56 eq. 50). */
 export const solarFromRange = (

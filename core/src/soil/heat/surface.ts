@@ -29,7 +29,7 @@ export interface Blanket {
   /** Share of the sun that comes through. */
   sunShare: number
 }
-export const noBlanket: Blanket = { resistance: 0, sunShare: 1 }
+const noBlanket: Blanket = { resistance: 0, sunShare: 1 }
 
 /**
  * The equivalent temperature a place's surface feels in each hour, behind its heat transfer: air + (absorbed sun not spent

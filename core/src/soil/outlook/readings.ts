@@ -16,7 +16,7 @@ export interface SunReading {
 }
 
 /** What a reading may be wrong by: the instrument, K; its depth, cm; its clock, h; and what stays. Estimates. */
-export const readingError = { instrument: 0.4, depthCm: 1, hours: 0.5, rest: 0.2 } as const
+const readingError = { instrument: 0.4, depthCm: 1, hours: 0.5, rest: 0.2 } as const
 
 const order = notedDepthsM.map((z, k) => ({ z, k })).sort((a, b) => a.z - b.z)
 

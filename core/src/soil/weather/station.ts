@@ -166,7 +166,7 @@ export interface StationDays {
  * Days from the first to the last: what is missing is filled, straight between its neighbours or, where another station is
  * at hand, as that one went, moved by how the two differ about the gap. Longer gaps are left out.
  */
-export function fillGaps(known: Map<Day, Gathered>, other: Map<Day, DatedWeather>): StationDays {
+function fillGaps(known: Map<Day, Gathered>, other: Map<Day, DatedWeather>): StationDays {
   const order = [...known.values()].filter(isWhole).sort((a, b) => (a.day < b.day ? -1 : 1))
   const days: StationDay[] = []
   const gaps: StationDays['gaps'] = []

@@ -34,7 +34,7 @@ export interface SprinklerOutput {
 
 const leastCups = 3
 /** Under it the pattern is poor: some of the lawn gets far less than the rest. Practice: 0.55–0.75. */
-export const poorUniformity = 0.55
+const poorUniformity = 0.55
 const believableMm = 200
 
 /** Output and evenness from a catch-cup test. */

@@ -20,7 +20,7 @@ function profile(t: number, tip: string): number {
 }
 
 /** The middle of a blade: from its foot, leaning out more and more. */
-export function bladeLine(foot: Point, degrees: number, { length, bend }: BladeShape): Point[] {
+function bladeLine(foot: Point, degrees: number, { length, bend }: BladeShape): Point[] {
   let at = foot
   return range(samples + 1).map((i) => {
     if (i) at = polar(at, degrees + bend * ((i - 0.5) / samples) ** 1.3, length / samples)

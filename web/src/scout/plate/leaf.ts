@@ -41,7 +41,7 @@ interface Outline {
 }
 
 /** Both edges of a leaf that stands on the origin and points up. */
-export function leafEdges({ shape, margin, length, notched }: Outline): Point[] {
+function leafEdges({ shape, margin, length, notched }: Outline): Point[] {
   // A small leaf needs no more points than can be seen.
   const small = length < 40
   const steps = margin === 'smooth' ? (small ? 9 : 18) : small ? 28 : 56

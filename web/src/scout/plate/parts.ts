@@ -8,7 +8,7 @@ import { stemPiece } from './joint.ts'
 import { leafOn } from './leaf.ts'
 import { bulbLeafSection, leafTip, stemSection } from './sections.ts'
 
-export const tintOf = (states: States): Tint => (states['colour'] as Tint | undefined) ?? 'green'
+const tintOf = (states: States): Tint => (states['colour'] as Tint | undefined) ?? 'green'
 
 /** The parts a plant is drawn in; each drawn from its states alone, in a box of 100 × 100. */
 export type PartName =
@@ -32,7 +32,7 @@ export const parts: Record<PartName, (states: States, group: string) => Ink[]> =
 }
 
 /** Where a character is seen: in which part. */
-export const partOf: Record<string, PartName> = {
+const partOf: Record<string, PartName> = {
   kind: 'whole',
   habit: 'whole',
   stature: 'whole',

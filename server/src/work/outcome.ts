@@ -1,9 +1,9 @@
 import { In, type DataSource } from 'typeorm'
 import { wordsFor } from '@jardinero/words/whole'
-import type { StoredPerson } from '../account/entities.ts'
+import type { StoredPerson } from '../platform/accountEntities.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { describeProblem } from '../platform/problemHandler.ts'
-import type { StoredTask } from './entities.ts'
+import type { StoredTask } from '../tasks/index.ts'
 
 const open = In(['waiting', 'running'])
 

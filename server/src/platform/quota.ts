@@ -1,9 +1,9 @@
 import type { EntityManager } from 'typeorm'
 import { LruMap } from 'toad-cache'
 import type { Usage } from '@jardinero/contract/person'
-import type { Config } from '../platform/config.ts'
-import { ProblemError } from '../platform/problem.ts'
-import type { QuotaGuard } from '../platform/scope.ts'
+import type { Config } from './config.ts'
+import { ProblemError } from './problem.ts'
+import type { QuotaGuard } from './scope.ts'
 
 /** Tables whose rows are a person's own, those with pictures last. */
 const counted = [

@@ -7,19 +7,18 @@ import type { TaskKind } from '@jardinero/contract/task'
 import { stationFile, typicalYearFile } from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Words } from '@jardinero/words'
-import { importAccount } from '../account/importAccount.ts'
-import { readAccountFile } from '../account/fileRows.ts'
-import { accountToday } from '../account/today.ts'
+import { importAccount, readAccountFile } from '../account/index.ts'
+import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { validate } from '../platform/validation.ts'
-import { makeSeasonReport } from '../ledger/seasonReport.ts'
-import { loadYardParts, takeFindsCsv, takeFindsGeoJson, type PointCollection } from '../scout/findsFile.ts'
-import { importLabels } from '../shelf/labelsFile.ts'
-import { takeStation, takeTypicalYear } from '../soil/station.ts'
+import { makeSeasonReport } from '../ledger/index.ts'
+import { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from '../scout/index.ts'
+import { importLabels } from '../shelf/index.ts'
+import { takeStation, takeTypicalYear } from '../soil/index.ts'
 
-export interface TaskParts {
+interface TaskParts {
   clock: Clock
   words: Words
   weatherUrl?: string | undefined

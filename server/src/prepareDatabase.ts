@@ -1,7 +1,7 @@
 import type { DataSource } from 'typeorm'
-import { migrations } from '../migrations/index.ts'
+import { migrations } from './migrations/index.ts'
 import { migrate } from './database.ts'
-import { bossSchema, prepareQueue } from './queue.ts'
+import { bossSchema, prepareQueue } from './platform/queue.ts'
 
 /** Names of roles that come from outside are put into statements: only plain ones. */
 function plainRole(role: string): string {

@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm'
 import { createBoss, queueInside, retrying, taskQueue } from '../platform/queue.ts'
-import type { StoredTask } from './entities.ts'
+import type { StoredTask } from '../tasks/index.ts'
 
 /** Tasks that are not over, and those that were given up, oldest first; a line each. */
 export async function describeTasks(owner: DataSource): Promise<string[]> {

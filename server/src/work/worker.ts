@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm'
 import type { Reader, Words } from '@jardinero/words'
-import { remindDevices, type SendPush } from '../outing/push.ts'
+import { remindDevices, type SendPush } from '../outing/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { WorkerConfig } from '../platform/config.ts'
 import { describeFault } from '../platform/faultLog.ts'

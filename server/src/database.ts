@@ -1,8 +1,8 @@
 import pg from 'pg'
 import { DataSource } from 'typeorm'
-import { entities } from '../entities.ts'
-import { migrations } from '../migrations/index.ts'
-import { SnakeColumns } from './naming.ts'
+import { entities } from './entities.ts'
+import { migrations } from './migrations/index.ts'
+import { SnakeColumns } from './platform/naming.ts'
 
 /**
  * A connection that dies says so more than once, the second time when nobody listens any more: an event without a listener
@@ -34,10 +34,6 @@ export const createDatabase = (url: string, onLost: (error: unknown) => void = (
       application_name: 'jardinero',
     },
   })
-
-/** The connections behind a data source; none before it is connected. */
-export const poolOf = (database: DataSource): pg.Pool | undefined =>
-  (database.driver as unknown as { master?: pg.Pool }).master
 
 /** Runs what migrations are missing, one server at a time. */
 export async function migrate(database: DataSource): Promise<void> {

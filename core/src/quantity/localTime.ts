@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz'
-import type { Day } from '@jardinero/core/quantity'
+import type { Day } from './day.ts'
 
 const two = (n: number): string => String(n).padStart(2, '0')
 const local = (instant: string | Date, zone: string): TZDate => new TZDate(new Date(instant), zone)
@@ -10,7 +10,7 @@ export function dayIn(instant: string | Date, zone: string): Day {
   return `${t.getFullYear()}-${two(t.getMonth() + 1)}-${two(t.getDate())}`
 }
 /** Hour of the day in a time zone, minutes as a fraction. */
-export function hourIn(instant: string, zone: string): number {
+export function hourIn(instant: string | Date, zone: string): number {
   const t = local(instant, zone)
   return t.getHours() + t.getMinutes() / 60
 }

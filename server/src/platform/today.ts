@@ -1,7 +1,7 @@
-import type { Day } from '@jardinero/core/quantity'
-import { dayIn, type Clock } from '../platform/clock.ts'
-import type { AccountScope } from '../platform/scope.ts'
-import type { Account } from './entities.ts'
+import { dayIn, type Day } from '@jardinero/core/quantity'
+import type { Clock } from './clock.ts'
+import type { AccountScope } from './scope.ts'
+import type { Account } from './accountEntities.ts'
 
 /** Asked once a scope: a file has thousands of rows, and their day is one. */
 const accounts = new WeakMap<AccountScope, Promise<Account>>()

@@ -1,7 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Person } from '@jardinero/contract/person'
-import { column, ofAccount, rowColumns } from '../platform/columns.ts'
-import type { Owned } from '../yard/entities.ts'
+import { column, ofAccount, rowColumns, type Owned } from './columns.ts'
 
 export interface Account {
   id: string

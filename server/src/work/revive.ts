@@ -2,7 +2,7 @@ import type PgBoss from 'pg-boss'
 import type { DataSource, EntityManager } from 'typeorm'
 import { queueInside, retrying, taskQueue, taskTries } from '../platform/queue.ts'
 import { giveUp } from './outcome.ts'
-import type { StoredTask } from './entities.ts'
+import type { StoredTask } from '../tasks/index.ts'
 
 /** The number under which a worker holds a task. The database lets go of it when the worker's connection ends. */
 const lockSpace = 6174

@@ -1,0 +1,6 @@
+export { loadDemo } from './demo.ts'
+export { readAccountFile } from './fileRows.ts'
+export { importAccount } from './importAccount.ts'
+export { makeResetToken } from './recovery.ts'
+export { repair } from './repair.ts'
+export { accountRoutes } from './routes.ts'

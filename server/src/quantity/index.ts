@@ -1,0 +1,1 @@
+export { quantityRoutes } from './routes.ts'

@@ -1,0 +1,3 @@
+export { eventsOfDay, planCalendar } from './calendar.ts'
+export { feedEntity, planEntity } from './entities.ts'
+export { seasonRoutes } from './routes.ts'

@@ -1,0 +1,1 @@
+export { stateRoutes } from './routes.ts'

@@ -1,0 +1,3 @@
+export { ledgerReleaseEntity, setAsideEntity, type StoredTask, taskEntity } from './entities.ts'
+export { takeFiles } from './takeFiles.ts'
+export { registerTasks } from './tasks.ts'

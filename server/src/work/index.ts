@@ -1,0 +1,2 @@
+export { describeTasks, tryAgain } from './operate.ts'
+export { startWorker } from './worker.ts'

@@ -1,0 +1,3 @@
+export { placeEntity, sectionEntity, yardEntity, zoneEntity } from './entities.ts'
+export { yardCollections, yardRoutes } from './routes.ts'
+export { yardOfPlace, yardOfZone } from './whose.ts'
