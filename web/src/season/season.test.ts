@@ -3,14 +3,15 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { SeasonPlan } from '@jardinero/contract/season'
-import type { PlaceJudgement } from '@jardinero/core/season'
+import type { Optimum, PlaceJudgement } from '@jardinero/core/season'
 import { atHome, homeState, rules } from '../../test/home.ts'
 import { standEngine } from '../../test/seasonEngine.ts'
+import { standWorkers } from '../../test/standWorkers.ts'
 import { ribbonScale } from '../frame/index.ts'
 import RibbonPlan from '../frame/RibbonPlan.vue'
 import { useAccount } from '../state/index.ts'
 import { useToday } from '../today/index.ts'
-import type { SearchMessage, SearchOrder } from '../workers/index.ts'
+import type { SearchOrder } from '../workers/index.ts'
 import SeasonStation from './SeasonStation.vue'
 import { gapStretches, laneScale, laneSpan } from './laneShapes.ts'
 import { usePlanStore } from './planStore.ts'
@@ -248,64 +249,59 @@ describe('the Season station', () => {
 })
 
 describe('the search', () => {
-  let told: ((message: SearchMessage) => void) | undefined
   let order: SearchOrder | undefined
-  let ended = 0
+  let looked: ((count: number) => Promise<void>) | undefined
+  let finds: ((optimum: Optimum | undefined) => void) | undefined
+  let breaks: ((reason: Error) => void) | undefined
   const standWorker = () =>
-    vi.stubGlobal(
-      'Worker',
-      class {
-        onmessage?: (event: { data: SearchMessage }) => void
-        postMessage(asked: SearchOrder) {
-          order = structuredClone(asked)
-          told = (data) => this.onmessage?.({ data })
-        }
-        terminate() {
-          ended++
-        }
+    standWorkers(() => ({
+      search: (asked: SearchOrder, tell: (count: number) => Promise<void>) => {
+        order = asked
+        looked = tell
+        return new Promise<Optimum | undefined>((resolve, reject) => {
+          finds = resolve
+          breaks = reject
+        })
       },
-    )
+    }))
   it('looks, tells how far it is, and shows what it found as a draft', async () => {
     const { page, store, settle } = await openStation()
-    standWorker()
+    const { ended } = standWorker()
     const begin = page.findAll('button').find((b) => b.text().startsWith('Search'))!
     await begin.trigger('click')
-    await until(() => told)
+    await until(() => looked)
     expect(order!.season.field.members).toBeLessThanOrEqual(28)
     expect(order!.from > '2026-02-28').toBe(true)
-    told!({ kind: 'looked', looked: 40 })
+    await looked!(40)
     await settle()
     expect(page.text()).toContain('40 boxes so far')
     const { programme } = plan()
-    told!({
-      kind: 'found',
-      optimum: { programme, escaped: 0.01, value: 0.01, bound: 0.008, proven: true, looked: 60 },
-    })
+    finds!({ programme, escaped: 0.01, value: 0.01, bound: 0.008, proven: true, looked: 60 } as Optimum)
     await until(() => store.judgedDraft)
     await settle()
     expect(store.draft!.programme).toEqual(programme)
     expect(page.text()).toContain('no one or two passes from your shelf would let 0.5 % fewer through')
-    expect(ended).toBe(1)
+    expect(ended()).toBe(1)
   })
   it('says when nothing keeps every limit, when it broke, and can be stopped', async () => {
     const { page, settle } = await openStation()
     vi.spyOn(console, 'error').mockImplementation(() => undefined)
     standWorker()
     const press = async (text: string) => {
-      told = undefined
+      looked = undefined
       await page
         .findAll('button')
         .find((b) => b.text().startsWith(text))!
         .trigger('click')
-      if (text === 'Search') await until(() => told)
+      if (text === 'Search') await until(() => looked)
     }
     await press('Search')
-    told!({ kind: 'found' })
-    await settle()
+    finds!(undefined)
+    await until(() => page.text().includes('No pass'))
     expect(page.text()).toContain('No pass on the grid keeps every limit')
     await press('Search')
-    told!({ kind: 'failed', reason: 'x' })
-    await settle()
+    breaks!(new Error('x'))
+    await until(() => page.text().includes('broke off'))
     expect(page.text()).toContain('The search broke off')
     await press('Search')
     await press('Stop')

@@ -1,9 +1,11 @@
+import { proxy } from 'comlink'
 import { computed, onScopeDispose } from 'vue'
 import { addDays } from '@jardinero/core/quantity'
 import { seasonOf } from '@jardinero/core/soil'
 import { useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
-import type { SearchMessage, SearchOrder } from '../workers/index.ts'
+import { openWorker, type OpenWorker } from '../kit/openWorker.ts'
+import type { SearchOrder, SearchSeasonWorker } from '../workers/index.ts'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { plain } from '../kit/plain.ts'
@@ -19,9 +21,9 @@ export function useSearch() {
   const { yard, situation } = useYard()
   const { half, planDay } = usePlanContext()
   const base = useSeasonQuestion()
-  let worker: Worker | undefined
+  let worker: OpenWorker<SearchSeasonWorker> | undefined
   const stop = () => {
-    worker?.terminate()
+    worker?.end()
     worker = undefined
     if (store.search?.state === 'looking') store.search = undefined
   }
@@ -38,29 +40,31 @@ export function useSearch() {
     const { from: begins, to } = seasonOf(planDay.value, situation.value.hemisphere, half.value)
     const first = addDays(planDay.value, 1)
     const order: SearchOrder = { season, ...grid, from: begins > first ? begins : first, to }
-    worker = new Worker(new URL('../workers/searchSeason.ts', import.meta.url), { type: 'module' })
-    worker.onmessage = ({ data }: MessageEvent<SearchMessage>) => {
-      if (data.kind === 'looked') {
-        store.search = { state: 'looking', looked: data.looked }
-        return
-      }
-      const looked = store.search?.looked ?? 0
-      if (data.kind === 'failed') {
-        console.error(data.reason)
-        store.search = { state: 'failed', looked }
-      } else if (!data.optimum) store.search = { state: 'none', looked }
-      else {
-        store.search = { state: 'found', looked, optimum: data.optimum }
-        store.draft = { yardId: yard.value!.id, half: half.value, programme: data.optimum.programme }
-      }
-      worker?.terminate()
-      worker = undefined
-    }
-    worker.onerror = (event) => {
-      console.error(event.message)
+    const failed = (reason: string) => {
+      console.error(reason)
       store.search = { state: 'failed', looked: store.search?.looked ?? 0 }
     }
-    worker.postMessage(order)
+    const mine = (worker = openWorker<SearchSeasonWorker>(
+      new Worker(new URL('../workers/searchSeason.ts', import.meta.url), { type: 'module' }),
+      (reason) => worker === mine && failed(reason),
+    ))
+    const looked = (count: number) => {
+      if (worker === mine) store.search = { state: 'looking', looked: count }
+    }
+    try {
+      const optimum = await mine.call((search) => search.search(order, proxy(looked)))
+      if (worker !== mine) return
+      const soFar = store.search?.looked ?? 0
+      if (!optimum) store.search = { state: 'none', looked: soFar }
+      else {
+        store.search = { state: 'found', looked: soFar, optimum }
+        store.draft = { yardId: yard.value!.id, half: half.value, programme: optimum.programme }
+      }
+    } catch (error) {
+      if (worker === mine) failed(String(error))
+    }
+    mine.end()
+    if (worker === mine) worker = undefined
   }
   return { begin, stop, search: computed(() => store.search), tolerance: grid.tolerance }
 }

@@ -5,6 +5,7 @@ import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import type { GerminationCurve } from '@jardinero/core/soil'
+import ChartAxis from '../kit/ChartAxis.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
@@ -29,8 +30,10 @@ const span = computed<[Day, Day]>(() => {
   const today = answer.value?.today ?? '2026-01-01'
   return [addDays(today, -60), addDays(today, 290)]
 })
-const x = computed(() => scaleUtc(span.value.map(dateOf), [34, Math.max(220, width.value) - 6]))
+const left = 40
+const x = computed(() => scaleUtc(span.value.map(dateOf), [left, Math.max(220, width.value) - 6]))
 const y = scaleLinear([0, 1], [height - 18, 6])
+const shares: number[] = [0, 0.5, 1]
 const months = computed(() => x.value.ticks(width.value < 500 ? 5 : 11))
 const monthName = (date: Date) => sayDay(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, '')
 const inside = (c: GerminationCurve) =>
@@ -83,13 +86,15 @@ const curves = computed(() =>
         </h3>
         <p class="small">{{ says }}</p>
         <svg :width="width" :height="height" role="img" :aria-label="says">
-          <g v-for="s in [0, 0.5, 1]" :key="s" class="tick">
-            <line x1="34" :x2="width - 6" :y1="y(s)" :y2="y(s)" />
-            <text x="30" :y="y(s) + 4">{{ percent(s) }}</text>
-          </g>
-          <text v-for="m in months" :key="m.getTime()" class="month" :x="x(m)" :y="height - 4">
-            {{ monthName(m) }}
-          </text>
+          <ChartAxis
+            side="left"
+            :scale="y"
+            :marks="shares"
+            :named="percent"
+            :at="left"
+            :across="width - 6 - left"
+          />
+          <ChartAxis side="bottom" :scale="x" :marks="months" :named="monthName" :at="height - 18" />
           <path :d="band ?? ''" class="band" />
           <path :d="path ?? ''" />
           <line
@@ -113,19 +118,6 @@ article {
 }
 svg {
   display: block;
-}
-text {
-  font-size: 11px;
-  fill: var(--quiet);
-}
-.tick text {
-  text-anchor: end;
-}
-.tick line {
-  stroke: var(--rule);
-}
-.month {
-  text-anchor: middle;
 }
 path {
   fill: none;

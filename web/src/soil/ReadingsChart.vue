@@ -3,6 +3,7 @@ import { useElementSize } from '@vueuse/core'
 import { line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import type { Timing } from '@jardinero/core/soil'
+import ChartAxis from '../kit/ChartAxis.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { chartScales, chartSpan, placeLines, side, temperatureTicks } from './chart.ts'
@@ -55,6 +56,7 @@ const names = computed(() => {
   })
 })
 const hottest = computed(() => props.timing.leadPlaceId)
+const dayOf = (at: Date) => sayDay(at.toISOString().slice(0, 10))
 const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 </script>
 
@@ -81,13 +83,15 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
         >
           {{ say('soil.window') }}
         </text>
-        <g v-for="t in ticks" :key="t" class="tick" :transform="`translate(0 ${scales.y(t)})`">
-          <line :x1="side.left" :x2="width - side.right" />
-          <text x="38" dy="4">{{ number(t) }}</text>
-        </g>
-        <g v-for="w in scales.weeks" :key="w.getTime()" class="week">
-          <text :x="scales.x(w)" :y="height - 8">{{ sayDay(w.toISOString().slice(0, 10)) }}</text>
-        </g>
+        <ChartAxis
+          side="left"
+          :scale="scales.y"
+          :marks="ticks"
+          :named="number"
+          :at="side.left"
+          :across="width - side.right - side.left"
+        />
+        <ChartAxis side="bottom" :scale="scales.x" :marks="scales.weeks" :named="dayOf" :at="height - 24" />
         <g
           v-for="t in thresholds"
           :key="t.name"
@@ -145,16 +149,6 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 text {
   font-size: 12px;
   fill: var(--quiet);
-}
-.tick line {
-  stroke: var(--rule);
-}
-.tick text,
-.week text {
-  text-anchor: end;
-}
-.week text {
-  text-anchor: middle;
 }
 .threshold line {
   stroke: var(--ink);

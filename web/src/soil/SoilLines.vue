@@ -5,6 +5,7 @@ import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import type { PlaceOutlook, SoilAnswer } from '@jardinero/core/soil'
+import ChartAxis from '../kit/ChartAxis.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import SoilHills from './SoilHills.vue'
@@ -102,6 +103,7 @@ const dots = computed(() =>
       out: props.setAside.includes(r.id),
     })),
 )
+const dayOf = (at: Date) => sayDay(at.toISOString().slice(0, 10))
 const named = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other')
 </script>
@@ -109,13 +111,15 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
 <template>
   <div ref="box">
     <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('soil.lines')">
-      <g v-for="t in ticks" :key="t" class="tick" :transform="`translate(0 ${y(t)})`">
-        <line :x1="left" :x2="width - right" />
-        <text :x="left - 6" dy="4">{{ named(t) }}</text>
-      </g>
-      <text v-for="w in weeks" :key="w.getTime()" class="week" :x="x(w)" :y="height - 4">
-        {{ sayDay(w.toISOString().slice(0, 10)) }}
-      </text>
+      <ChartAxis
+        side="left"
+        :scale="y"
+        :marks="ticks"
+        :named="named"
+        :at="left"
+        :across="width - right - left"
+      />
+      <ChartAxis side="bottom" :scale="x" :marks="weeks" :named="dayOf" :at="height - 20" />
       <g v-for="d in drawn" :key="d.place.id" :class="kindOf(d.place.kind)">
         <path :d="d.band" class="band" />
         <path :d="d.past" />
@@ -165,18 +169,9 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
 svg {
   display: block;
 }
-.tick line {
-  stroke: var(--rule);
-}
-.tick text {
-  text-anchor: end;
-}
 text {
   font-size: 12px;
   fill: var(--quiet);
-}
-.week {
-  text-anchor: middle;
 }
 path {
   fill: none;

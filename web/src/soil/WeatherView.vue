@@ -5,6 +5,7 @@ import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import type { ForecastHour } from '@jardinero/contract/weather'
 import { dayIn } from '@jardinero/core/quantity'
+import ChartAxis from '../kit/ChartAxis.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import WeatherDays from './WeatherDays.vue'
@@ -70,6 +71,7 @@ const ticks = computed(() =>
     (_, i) => i % 2 === 0,
   ),
 )
+const named = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, true)
 </script>
 
@@ -94,12 +96,14 @@ const retry = () => yard.value && store.loadWeather(yard.value.id, today.value, 
           <line :x1="d.at" :x2="d.at" y1="8" :y2="height - 18" class="rule" />
           <text v-if="d.named" :x="d.at + 3" :y="height - 4">{{ sayDay(d.day) }}</text>
         </g>
-        <g v-for="t in ticks" :key="t">
-          <text :x="left - 5" :y="air(t) + 4" class="end">
-            {{ quantity(t, 'degC').replace(/[.,]0(?=\s)/, '') }}
-          </text>
-          <line :x1="left" :x2="width - 8" :y1="air(t)" :y2="air(t)" class="rule" />
-        </g>
+        <ChartAxis
+          side="left"
+          :scale="air"
+          :marks="ticks"
+          :named="named"
+          :at="left"
+          :across="width - 8 - left"
+        />
         <text :x="left - 5" :y="lanes.rain[1]" class="end">{{ say('soil.lane.rain') }}</text>
         <text :x="left - 5" :y="lanes.wind[1]" class="end">{{ say('soil.lane.wind') }}</text>
         <text :x="left - 5" :y="lanes.sky[1]" class="end">{{ say('soil.lane.sky') }}</text>

@@ -1,12 +1,12 @@
-import { arraysOf, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
+import { proxy, transfer, type Remote } from 'comlink'
+import { arraysOf, type MemberRuns, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
+import { openWorker, type OpenWorker } from '../kit/openWorker.ts'
 import type {
-  AnswerMessage,
-  AnswerOrder,
   SearchSeason,
   SeasonAnswer,
   SeasonQuestion,
-  SimulateMessage,
-  SimulateOrder,
+  SimulateSoil,
+  SoilAnswers,
   SoilQuestion,
 } from '../workers/index.ts'
 
@@ -23,71 +23,54 @@ interface Told {
   /** Something broke; the console has it. */
   failed: () => void
 }
+type Answerer = OpenWorker<SoilAnswers>
+type Runner = OpenWorker<SimulateSoil>
 
 /**
  * Two workers run the members, a third draws them to the readings. A new simulation breaks the last one off; a new question
  * asks the third only. Late answers are dropped.
  */
 export function createSoilEngine(told: Told) {
-  let runners: Worker[] = []
-  let answerer: Worker | undefined
+  let runners: Runner[] = []
+  let answerer: Answerer | undefined
   let question: SoilQuestion | undefined
-  /** Every order that is answered has a number of its own. */
-  let orders = 0
-  let asked = 0
-  /** Who waits for the answer to which order. */
-  const waiters = new Map<number, (message: AnswerMessage | undefined) => void>()
+  /** The question asked last: an answer to another comes too late. */
+  let asked: SoilQuestion | undefined
   let done = 0
   let ready = false
 
-  function open(): Worker {
+  function open(): Answerer {
     if (answerer) return answerer
-    const opened = new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' })
-    opened.onerror = (event) => answerer === opened && fail(event.message || notLoaded)
+    const opened: Answerer = openWorker<SoilAnswers>(
+      new Worker(new URL('../workers/answerSoil.ts', import.meta.url), { type: 'module' }),
+      (reason) => answerer === opened && fail(reason || notLoaded),
+    )
     answerer = opened
-    answerer.onmessage = ({ data }: MessageEvent<AnswerMessage>) => {
-      const waiting = waiters.get(data.id)
-      waiters.delete(data.id)
-      if (waiting) waiting(data)
-      else if (data.kind === 'soil' && data.id === asked) told.answer(data.answer)
-      else if (data.kind === 'failed' && data.id === asked) fail(data.reason)
-    }
-    return answerer
+    return opened
   }
-  const order = (message: AnswerOrder, transfer: Transferable[] = []) =>
-    open().postMessage(message, { transfer })
-
+  /** Tells the answerer something; what it breaks on ends all. */
+  const tell = (work: (soil: Remote<SoilAnswers>) => Promise<unknown>): void => {
+    const at = open()
+    at.call(work).catch((error: unknown) => answerer === at && fail(String(error)))
+  }
   function ask(next: SoilQuestion): void {
     question = next
     if (!ready) return
-    asked = ++orders
-    order({ kind: 'ask', id: asked, question: next })
+    const mine = (asked = { ...next })
+    tell(async (soil) => {
+      const answer = await soil.ask(next)
+      if (answer && asked === mine) told.answer(answer)
+    })
   }
   function stop(): void {
-    for (const runner of runners) runner.terminate()
+    for (const runner of runners) runner.end()
     runners = []
   }
   function close(): void {
     stop()
-    answerer?.terminate()
+    answerer?.end()
     answerer = undefined
     ready = false
-    for (const waiting of waiters.values()) waiting(undefined)
-    waiters.clear()
-  }
-  /** Asks the worker that holds the soil; nothing where it holds none yet, or broke. */
-  async function plan<K extends 'season' | 'forSearch'>(
-    kind: K,
-    about: SeasonQuestion,
-  ): Promise<Extract<AnswerMessage, { kind: K }> | undefined> {
-    if (!ready) return undefined
-    const id = ++orders
-    const message = await new Promise<AnswerMessage | undefined>((answered) => {
-      waiters.set(id, answered)
-      order({ kind, id, question: about })
-    })
-    if (message?.kind === 'failed') console.error(message.reason)
-    return message?.kind === kind ? (message as Extract<AnswerMessage, { kind: K }>) : undefined
   }
   /** What broke is not trusted again: the next simulation has new workers. */
   function fail(reason: string): void {
@@ -95,48 +78,64 @@ export function createSoilEngine(told: Told) {
     console.error(reason)
     told.failed()
   }
-  function take({ data }: MessageEvent<SimulateMessage>, runner: Worker): void {
-    if (!runners.includes(runner)) return
-    if (data.kind === 'failed') return fail(data.reason)
-    if (data.kind === 'past') return order({ kind: 'past', pasts: data.pasts })
-    const { runs } = data
-    order(
-      { kind: 'runs', runs },
-      arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
-    )
+  function take(runs: MemberRuns): void {
+    const { count } = runs
+    const arrays = arraysOf(runs).map((a) => a.buffer as ArrayBuffer)
+    tell((soil) => soil.takeRuns(transfer(runs, arrays)))
     const before = done
-    done += runs.count
+    done += count
     told.progress(done)
     ready ||= done >= firstAnswerAt
     const complete = done >= members
     if (question && ((before < firstAnswerAt && ready) || complete)) ask(question)
-    // They keep what they made, and end themselves.
-    if (complete) runners = []
+  }
+  function run(request: SimulationRequest, [from, to]: readonly [number, number], withPast: boolean): Runner {
+    const current = () => runners.includes(runner)
+    const runner: Runner = openWorker<SimulateSoil>(
+      new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' }),
+      (reason) => current() && fail(reason || notLoaded),
+    )
+    runner
+      .call((simulation) =>
+        simulation.simulate(
+          { request, from, to, withPast },
+          proxy((pasts) => current() && tell((soil) => soil.takePasts(pasts))),
+          proxy((runs) => current() && take(runs)),
+        ),
+      )
+      // It keeps what it made, and is then no longer needed.
+      .then(() => runner.end())
+      .catch((error: unknown) => current() && fail(String(error)))
+    return runner
   }
   function simulate(request: SimulationRequest, next: SoilQuestion): void {
     stop()
-    asked = ++orders
+    asked = undefined
     question = next
     done = 0
     ready = false
-    order({ kind: 'begin' })
+    tell((soil) => soil.begin())
     told.progress(0)
     const shares = [
       [0, members / 2],
       [members / 2, members],
     ] as const
-    runners = shares.map(([from, to], i) => {
-      const runner = new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' })
-      runner.onmessage = (event: MessageEvent<SimulateMessage>) => take(event, runner)
-      runner.onerror = (event) => runners.includes(runner) && fail(event.message || notLoaded)
-      runner.postMessage({ request, from, to, withPast: i === 0 } satisfies SimulateOrder)
-      return runner
-    })
+    for (const [i, share] of shares.entries()) runners.push(run(request, share, i === 0))
   }
   /** Breaks the runs off; what is there by then answers. */
   function halt(): void {
     stop()
     if (ready && question) ask(question)
+  }
+  /** Asks the worker that holds the soil about a plan; nothing where it holds none yet, or broke. */
+  async function plan<A>(work: (soil: Remote<SoilAnswers>) => Promise<A>): Promise<A | undefined> {
+    if (!ready) return undefined
+    try {
+      return await open().call(work)
+    } catch (error) {
+      console.error(String(error))
+      return undefined
+    }
   }
   return {
     simulate,
@@ -144,11 +143,10 @@ export function createSoilEngine(told: Told) {
     halt,
     close,
     /** Judges programmes on the soil at hand. */
-    season: async (about: SeasonQuestion): Promise<SeasonAnswer | undefined> =>
-      (await plan('season', about))?.answer,
+    season: (about: SeasonQuestion): Promise<SeasonAnswer | undefined> => plan((soil) => soil.season(about)),
     /** The part of the season's field a search needs. */
-    forSearch: async (about: SeasonQuestion): Promise<SearchSeason | undefined> =>
-      (await plan('forSearch', about))?.season,
+    forSearch: (about: SeasonQuestion): Promise<SearchSeason | undefined> =>
+      plan((soil) => soil.forSearch(about)),
   }
 }
 export type SoilEngine = ReturnType<typeof createSoilEngine>

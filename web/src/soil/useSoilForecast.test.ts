@@ -3,10 +3,11 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import { atHome, homeState, reading } from '../../test/home.ts'
+import { standWorkers } from '../../test/standWorkers.ts'
 import { homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
 import { useHeld } from '../state/index.ts'
 import { createPlacing } from '../state/index.ts'
-import type { AnswerOrder, SimulateOrder } from '../workers/index.ts'
+import type { SimulateOrder, SoilQuestion } from '../workers/index.ts'
 import SoilProgress from './SoilProgress.vue'
 import WeatherView from './WeatherView.vue'
 import { useSoil } from './soilStore.ts'
@@ -15,30 +16,31 @@ import { useSoilForecast } from './useSoilForecast.ts'
 const today = '2026-02-28'
 afterEach(() => vi.unstubAllGlobals())
 
-/** Workers that do at once, on this thread, what the real ones do on theirs; small runs stand for all members. */
-function standWorkers() {
-  const seen = { simulated: [] as SimulateOrder[], asked: [] as (AnswerOrder & { kind: 'ask' })[] }
-  vi.stubGlobal(
-    'Worker',
-    class {
-      onmessage?: (event: { data: unknown }) => void
-      postMessage(data: SimulateOrder | AnswerOrder) {
-        // What crosses to a worker must be plain.
-        structuredClone(data)
-        queueMicrotask(() => this.work(data))
-      }
-      work(data: SimulateOrder | AnswerOrder) {
-        if ('request' in data) {
-          seen.simulated.push(data)
-          if (data.withPast) this.onmessage?.({ data: { kind: 'past', pasts: homeSimulation.pasts } })
-          this.onmessage?.({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 100 } } })
-        } else if (data.kind === 'ask') {
-          seen.asked.push(data)
-          this.onmessage?.({ data: { kind: 'soil', id: data.id, answer: homeAnswer() } })
+/** Small runs stand for all members. */
+function standSoil() {
+  const seen = { simulated: [] as SimulateOrder[], asked: [] as SoilQuestion[] }
+  standWorkers((script) =>
+    script.includes('simulateSoil')
+      ? {
+          async simulate(
+            order: SimulateOrder,
+            pasts: (p: unknown) => Promise<void>,
+            runs: (r: unknown) => Promise<void>,
+          ) {
+            seen.simulated.push(order)
+            if (order.withPast) await pasts(homeSimulation.pasts)
+            await runs({ ...homeSimulation.runs, count: 100 })
+          },
         }
-      }
-      terminate() {}
-    },
+      : {
+          begin: () => undefined,
+          takePasts: () => undefined,
+          takeRuns: () => undefined,
+          ask(question: SoilQuestion) {
+            seen.asked.push(question)
+            return homeAnswer()
+          },
+        },
   )
   return seen
 }
@@ -79,7 +81,7 @@ describe('the forecast of a yard', () => {
   it('says that the weather is away, and comes back when asked again', async () => {
     const { use } = await atHome({ path: '/soil', readings: [reading('e', '2026-02-27', 47)] })
     const store = useSoil()
-    standWorkers()
+    standSoil()
     answerWith(502)
     use(useSoilForecast)
     await until(() => store.problem)
@@ -96,7 +98,7 @@ describe('the forecast of a yard', () => {
       readings: [reading('e', '2026-02-17', 45), reading('e', '2026-02-27', 47)],
     })
     const store = useSoil()
-    const seen = standWorkers()
+    const seen = standSoil()
     answerWith(200)
     use(useSoilForecast)
     await until(() => store.stored)
@@ -108,7 +110,7 @@ describe('the forecast of a yard', () => {
       forecast: [],
       grounds: [{ density: 1 }, { wallHeatK: 2.5 }],
     })
-    const { question } = seen.asked.at(-1)!
+    const question = seen.asked.at(-1)!
     expect(question).toMatchObject({ today: '2026-02-20', standing: 0, school: 'edgeLed' })
     expect(question.readings).toMatchObject([
       {
@@ -127,16 +129,16 @@ describe('the forecast of a yard', () => {
       state: { yards },
     })
     const store = useSoil()
-    const seen = standWorkers()
+    const seen = standSoil()
     answerWith(200)
     use(useSoilForecast)
     await until(() => store.stored && !store.progress)
     await createPlacing(useHeld()).put('readings', reading('m', '2026-02-27', 44))
-    await until(() => seen.asked.at(-1)!.question.readings.length === 2)
+    await until(() => seen.asked.at(-1)!.readings.length === 2)
     await router.push('/soil?day=2026-04-01')
     await until(() => store.stored!.day === '2026-04-01')
     expect(seen.simulated).toHaveLength(2)
-    expect(seen.asked.at(-1)!.question).toMatchObject({
+    expect(seen.asked.at(-1)!).toMatchObject({
       today,
       standing: 32,
       parameters: { edgeLed: { edgeOpens: 9 } },
@@ -145,31 +147,34 @@ describe('the forecast of a yard', () => {
   it('is broken off and begun again by the person, and what is there by then answers', async () => {
     const { use, show, settle } = await atHome({ path: '/soil' })
     const store = useSoil()
-    let told: ((event: { data: unknown }) => void) | undefined
-    const asked: AnswerOrder[] = []
-    vi.stubGlobal(
-      'Worker',
-      class {
-        onmessage?: (event: { data: unknown }) => void
-        postMessage(data: SimulateOrder | AnswerOrder) {
-          if ('request' in data) told ??= (event) => this.onmessage?.(event)
-          else asked.push(data)
-        }
-        terminate() {}
-      },
+    let told: ((runs: unknown) => Promise<void>) | undefined
+    const asked: SoilQuestion[] = []
+    standWorkers((script) =>
+      script.includes('simulateSoil')
+        ? {
+            simulate: (_: unknown, __: unknown, runs: (r: unknown) => Promise<void>) => {
+              told ??= runs
+              return new Promise(() => undefined)
+            },
+          }
+        : {
+            begin: () => undefined,
+            takeRuns: () => undefined,
+            ask: (question: SoilQuestion) => void asked.push(question),
+          },
     )
     answerWith(200)
     use(useSoilForecast)
     await until(() => told)
-    told!({ data: { kind: 'runs', runs: { ...homeSimulation.runs, count: 60 } } })
+    await told!({ ...homeSimulation.runs, count: 60 })
     const progress = show(SoilProgress)
-    await settle()
+    await until(() => asked.length)
     expect(progress.text()).toContain('60 of 200 seasons')
-    const before = asked.filter((a) => a.kind === 'ask').length
+    const before = asked.length
     await progress.find('button').trigger('click')
     await settle()
     expect(progress.text()).toContain('stopped at 60 of 200')
-    expect(asked.filter((a) => a.kind === 'ask')).toHaveLength(before + 1)
+    await until(() => asked.length === before + 1)
     await progress.find('button').trigger('click')
     await settle()
     expect(store.progress).toEqual({ done: 0, of: 200 })
@@ -186,7 +191,7 @@ describe('the forecast of a yard', () => {
   it('begins anew where the weather has come again, such as a station’s file put right', async () => {
     const { use } = await atHome({ path: '/soil' })
     const store = useSoil()
-    const seen = standWorkers()
+    const seen = standSoil()
     answerWith(200)
     use(useSoilForecast)
     await until(() => store.stored && !store.progress)
@@ -202,9 +207,11 @@ describe('the forecast of a yard', () => {
       'Worker',
       class {
         onerror?: (event: { message: string }) => void
-        postMessage(data: SimulateOrder | AnswerOrder) {
-          if ('request' in data) queueMicrotask(() => this.onerror?.({ message: 'no such file' }))
+        constructor() {
+          setTimeout(() => this.onerror?.({ message: 'no such file' }))
         }
+        postMessage() {}
+        addEventListener() {}
         terminate() {}
       },
     )
@@ -214,7 +221,7 @@ describe('the forecast of a yard', () => {
     expect(store.problem).toContain('The simulation broke off')
     expect(heard).toHaveBeenCalledWith('no such file')
     heard.mockRestore()
-    standWorkers()
+    standSoil()
     await store.loadWeather('y', today, true)
     await until(() => store.stored)
     expect(store.problem).toBeUndefined()

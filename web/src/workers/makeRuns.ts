@@ -19,9 +19,9 @@ interface Desk {
   key: () => Promise<string | undefined>
   read: (key: string) => Promise<MadeRuns | undefined>
   keep: (key: string, made: MadeRuns) => Promise<void>
-  past: (pasts: GroundPast[]) => void
+  past: (pasts: GroundPast[]) => unknown
   /** May take the arrays away. */
-  runs: (runs: MemberRuns) => void
+  runs: (runs: MemberRuns) => unknown
 }
 
 /** So many members are told of at once: the first answer comes early, and grows surer. */
@@ -32,18 +32,21 @@ export async function makeRuns({ request, from, to }: SimulateOrder, desk: Desk)
   const key = await desk.key()
   const kept = key && (await desk.read(key))
   if (kept) {
-    desk.past(kept.pasts)
-    desk.runs(kept.runs)
+    await desk.past(kept.pasts)
+    await desk.runs(kept.runs)
     return
   }
   const simulation = createSimulation(request)
   const pasts = simulation.past()
-  desk.past(pasts)
+  await desk.past(pasts)
   const parts: MemberRuns[] = []
+  const told: unknown[] = []
   for (let at = from; at < to; at += chunk) {
     const runs = simulation.runMembers(at, Math.min(to, at + chunk))
     if (key) parts.push(structuredClone(runs))
-    desk.runs(runs)
+    told.push(desk.runs(runs))
   }
+  // Over only when all of it has been heard.
+  await Promise.all(told)
   if (key) await desk.keep(key, { pasts, runs: joinRuns(parts) })
 }

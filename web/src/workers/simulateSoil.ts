@@ -1,35 +1,38 @@
+import { expose, transfer } from 'comlink'
 import { arraysOf, type GroundPast, type MemberRuns } from '@jardinero/core/soil'
 import { keepRuns, keyOf, readRuns } from '../kit/keptRuns.ts'
 import { makeRuns, type SimulateOrder } from './makeRuns.ts'
 
-export type SimulateMessage =
-  | { kind: 'past'; pasts: GroundPast[] }
-  | { kind: 'runs'; runs: MemberRuns }
-  | { kind: 'failed'; reason: string }
-
-const tell = (message: SimulateMessage, transfer: Transferable[] = []) =>
-  self.postMessage(message, { transfer })
+/** What is told of a simulation while it runs. */
+export interface SimulationTold {
+  pasts: (pasts: GroundPast[]) => unknown
+  runs: (runs: MemberRuns) => unknown
+}
 
 /**
  * One order a worker: ending it is how a simulation is broken off. What was finished once is kept on the device, and told at
  * once when it is asked again.
  */
-self.onmessage = async ({ data }: MessageEvent<SimulateOrder>) => {
-  try {
-    await makeRuns(data, {
+const simulation = {
+  simulate: (
+    order: SimulateOrder,
+    pasts: SimulationTold['pasts'],
+    runs: SimulationTold['runs'],
+  ): Promise<void> =>
+    makeRuns(order, {
       // Built, this file is named by what is in it: a changed simulation finds nothing of the last one.
-      key: () => (import.meta.env.PROD ? keyOf(data, self.location.pathname) : Promise.resolve(undefined)),
+      key: () => (import.meta.env.PROD ? keyOf(order, self.location.pathname) : Promise.resolve(undefined)),
       read: readRuns,
       keep: (key, made) => keepRuns(key, made, Date.now()),
-      past: (pasts) => data.withPast && tell({ kind: 'past', pasts }),
-      runs: (runs) =>
-        tell(
-          { kind: 'runs', runs },
-          arraysOf(runs).map((a) => a.buffer as ArrayBuffer),
+      past: (made) => order.withPast && pasts(made),
+      runs: (made) =>
+        runs(
+          transfer(
+            made,
+            arraysOf(made).map((a) => a.buffer as ArrayBuffer),
+          ),
         ),
-    })
-  } catch (error) {
-    tell({ kind: 'failed', reason: String(error) })
-  }
-  self.close()
+    }),
 }
+export type SimulateSoil = typeof simulation
+expose(simulation)
