@@ -14,7 +14,7 @@ import {
   type ToolRow,
 } from './bench.ts'
 import { turfStates } from '@jardinero/core/yard'
-import { day, id, instant, list, unit } from './field.ts'
+import { day, id, instant, list, unit, withKeys } from './field.ts'
 import { mixResult, tankResult } from './figure.ts'
 import {
   amendmentOrder,
@@ -91,9 +91,9 @@ export interface AccountState {
   recordPhotos: RecordPhoto[]
 }
 
-export const demoDay = Joi.object({ day: day.required() })
+export const demoDay = Joi.object<{ day: string }, true>({ day: day.required() })
 /** For an order that says all by its address. */
-export const nothing = Joi.object({})
+export const nothing = Joi.object<Record<string, never>, true>({})
 
 export const accountFileFormat = 'jardinero.account'
 export const accountFileVersion = 7
@@ -147,7 +147,7 @@ export interface AccountFile {
 const most = 200_000
 const firstFacts = recordOrder.fork(['id', 'mixId', 'again'], (f) => f.forbidden())
 
-const filedMix = mixOrder.keys({
+const filedMix = withKeys(mixOrder, {
   areaSqFt: Joi.number().positive().required(),
   result: mixResult.required(),
   madeAt: instant.required(),
@@ -180,7 +180,7 @@ const filedRequest = Joi.object({
   tools: list(Joi.object({ id: Joi.string().max(60).required() }).unknown(), 200).required(),
 }).unknown()
 /** A tank as it was made. What it was made from and came to is kept as it is. */
-const filedTank = tankOrder.keys({
+const filedTank = withKeys(tankOrder, {
   request: filedRequest.required(),
   result: tankResult.required(),
   sprayer: Joi.string().max(200).allow('').required(),
@@ -190,7 +190,7 @@ const filedTank = tankOrder.keys({
 })
 
 /** A spread as it was made. */
-const filedSpread = spreadOrder.keys({
+const filedSpread = withKeys(spreadOrder, {
   request: Joi.object({
     grounds: filedRequest.extract('grounds').required(),
     rules: labelRules.required(),
@@ -225,7 +225,7 @@ const filedRecord = Joi.object({
   recordedBy: Joi.string().max(120).required(),
   first: firstFacts.required(),
   amendments: list(
-    amendmentOrder.keys({ madeAt: instant.required(), madeBy: Joi.string().max(120).required() }),
+    withKeys(amendmentOrder, { madeAt: instant.required(), madeBy: Joi.string().max(120).required() }),
     1000,
   ).required(),
 })

@@ -157,7 +157,7 @@ export interface Spread extends SpreadOrder {
   mixIds: string[]
 }
 
-export const sprayer = rowShapes({
+export const sprayer = rowShapes<Sprayer>({
   name: name.required(),
   kind: Joi.string()
     .valid(...sprayerKinds)
@@ -176,7 +176,7 @@ export const sprayer = rowShapes({
 
 const run = Joi.object({ areaSqFt: number.required(), volumeGal: number.required(), seconds: number })
 
-export const calibration = rowShapes({
+export const calibration = rowShapes<Calibration>({
   sprayerId: id.required(),
   day: day.required(),
   runs: list(run, 20).required(),
@@ -195,7 +195,7 @@ export const calibration = rowShapes({
   }).allow(null),
 })
 
-export const toolRow = rowShapes({
+export const toolRow = rowShapes<ToolRow>({
   name: name.required(),
   measure: Joi.string().valid('mass', 'volume').required(),
   kind: Joi.string()
@@ -218,7 +218,7 @@ export const tankChoices = {
     .required(),
 }
 /** POST /api/bench/tanks */
-export const tankOrder = Joi.object({
+export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   id: id.required(),
   zones: list(
     Joi.object({
@@ -261,7 +261,7 @@ export const mixChoices = {
     .required(),
 }
 
-export const mixOrder = Joi.object({
+export const mixOrder = Joi.object<MixOrder & { id: string }, true>({
   id: id.required(),
   zoneId: id.required(),
   labelId: id.required(),
@@ -270,7 +270,7 @@ export const mixOrder = Joi.object({
 })
 
 /** POST /api/bench/spreads */
-export const spreadOrder = Joi.object({
+export const spreadOrder = Joi.object<SpreadOrder & { id: string }>({
   id: id.required(),
   zones: tankOrder.extract('zones'),
   labelId: id.required(),
@@ -281,4 +281,6 @@ export const spreadOrder = Joi.object({
 })
 
 /** POST /api/bench/calibrate */
-export const calibrateRequest = Joi.object({ runs: list(run, 20).required() })
+export const calibrateRequest = Joi.object<{ runs: CalibrationRun[] }, true>({
+  runs: list(run, 20).required(),
+})

@@ -42,17 +42,30 @@ export const unit = (...dimensions: string[]) =>
 /** A list bounded against abuse. */
 export const list = (item: Joi.Schema, most = 200) => Joi.array().items(item).max(most)
 
-type Fields = Joi.PartialSchemaMap
-
-/** The three shapes of a stored thing on the wire, from its own fields. */
-export const rowShapes = (fields: Fields) => {
-  const create = Joi.object({ id: id.required(), ...fields })
-  const patch = Joi.object({ version: count(1).required(), ...fields })
-    .fork(Object.keys(fields), (f) => f.optional())
-    .min(2)
-  const row = Joi.object({ id: id.required(), version: count(0).required(), ...fields })
-  return { create, patch, row }
+/** A stored thing as it is first sent, as an edit of it is, and as it stands. */
+export interface RowShapes<T extends Row> {
+  create: Joi.ObjectSchema<Omit<T, 'version'>>
+  patch: Joi.ObjectSchema<Partial<Omit<T, keyof Row>> & { version: number }>
+  row: Joi.ObjectSchema<T>
 }
+
+/** The three shapes of a stored thing on the wire, from its own fields: each field of its type, and no other. */
+export function rowShapes<T extends Row>(fields: Joi.StrictSchemaMap<Omit<T, keyof Row>>): RowShapes<T> {
+  const own = fields as Joi.PartialSchemaMap
+  return {
+    create: Joi.object({ id: id.required(), ...own }),
+    patch: Joi.object({ version: count(1).required(), ...own })
+      .fork(Object.keys(own), (f) => f.optional())
+      .min(2),
+    row: Joi.object({ id: id.required(), version: count(0).required(), ...own }),
+  }
+}
+
+/** A shape with more fields than another. */
+export const withKeys = <T extends object>(
+  shape: Joi.ObjectSchema,
+  more: Joi.PartialSchemaMap,
+): Joi.ObjectSchema<T> => shape.keys(more)
 
 export const windMph = Joi.number().min(0).max(believable.windMph)
 export const airC = Joi.number().min(believable.airLeastC).max(believable.airMostC)

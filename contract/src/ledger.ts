@@ -5,7 +5,7 @@ import type { LabelRules } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { spreadOrder, type SpreadOrder } from './bench.ts'
 import { compass } from './constants.ts'
-import { airC, count, day, id, instant, rowShapes, text, type Row, windMph } from './field.ts'
+import { airC, count, day, id, instant, rowShapes, text, type Row, windMph, withKeys } from './field.ts'
 import { measuredAmount } from './shelf.ts'
 
 /** What a person says of a pass that is down; correctable by amendment. */
@@ -87,8 +87,27 @@ const facts = {
   waterAfterMm: Joi.number().min(0).max(1000).allow(null),
 }
 
+/** One mix written down: area, product and water where they differ from what was mixed. */
+export interface RecordOrder
+  extends ApplicationFacts, Partial<Pick<PassFacts, 'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt'>> {
+  id: string
+  mixId: string
+  again?: boolean
+}
+export interface AmendmentOrder {
+  id: string
+  reason: string
+  changes: Partial<PassFacts>
+}
+/** By whole days, of one yard or of all. */
+export interface RecordsRequest {
+  from?: string
+  to?: string
+  yardId?: string
+}
+
 /** POST /api/ledger/records: area, product and water are the mix's unless said otherwise. */
-export const recordOrder = Joi.object({
+export const recordOrder = Joi.object<RecordOrder, true>({
   id: id.required(),
   mixId: id.required(),
   ...facts,
@@ -110,7 +129,7 @@ export const recordOrder = Joi.object({
  * POST /api/ledger/applications: one application, of a tank or of a spread, over any number of lawns, written down whole or not
  * at all. A spread that is not kept yet comes with it.
  */
-export const applicationOrder = Joi.object({
+export const applicationOrder = Joi.object<ApplicationOrder>({
   id: id.required(),
   tankId: id,
   spreadId: id,
@@ -142,14 +161,16 @@ export interface ApplicationOrder extends ApplicationFacts {
   again?: boolean
 }
 
-export const amendmentOrder = Joi.object({
+export const amendmentOrder = Joi.object<AmendmentOrder, true>({
   id: id.required(),
   reason: Joi.string().trim().min(3).max(400).required(),
   changes: Joi.object(facts).min(1).required(),
 })
 
-export const recordsRequest = Joi.object({ from: day, to: day, yardId: id })
-export const csvRequest = recordsRequest.keys({ client: Joi.string().trim().max(120) })
+export const recordsRequest = Joi.object<RecordsRequest, true>({ from: day, to: day, yardId: id })
+export const csvRequest = withKeys<RecordsRequest & { client?: string }>(recordsRequest, {
+  client: Joi.string().trim().max(120),
+})
 
 /** Points of a grid that met a weed. */
 const gridCount = Joi.object({
@@ -168,7 +189,7 @@ export interface RatingRow extends Row, Omit<Rating, 'treatedBefore' | 'check' |
   why: string | null
   note: string
 }
-export const rating = rowShapes({
+export const rating = rowShapes<RatingRow>({
   recordId: id.required(),
   plant: Joi.string().max(60).required(),
   day: day.required(),

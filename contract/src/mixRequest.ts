@@ -1,5 +1,5 @@
 import Joi from 'joi'
-import { mostGrounds, toolIds, treatModes } from '@jardinero/core/bench'
+import { mostGrounds, toolIds, treatModes, type MixRequest, type TankRequest } from '@jardinero/core/bench'
 import { turfStates } from '@jardinero/core/yard'
 import { mixChoices, tankChoices, waterQuality } from './bench.ts'
 import { day, list, name, number } from './field.ts'
@@ -75,7 +75,15 @@ const severalProducts = Joi.object({
 })
 
 /** POST /api/bench/mix: one product, or with `products` and `grounds` several. */
-export const mixRequest = Joi.alternatives().conditional(Joi.object({ products: Joi.exist() }).unknown(), {
-  then: severalProducts,
-  otherwise: oneProduct,
-})
+export type MixAsked = MixRequest | SeveralAsked
+/** Several products; a measuring tool of one is named by its id. */
+export type SeveralAsked = Omit<TankRequest, 'tools' | 'actives' | 'products'> & {
+  products: (Omit<TankRequest['products'][number], 'tool'> & { tool?: string })[]
+}
+export const mixRequest: Joi.AlternativesSchema<MixAsked> = Joi.alternatives().conditional(
+  Joi.object({ products: Joi.exist() }).unknown(),
+  {
+    then: severalProducts,
+    otherwise: oneProduct,
+  },
+)

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { compass } from './constants.ts'
-import { airC, day, id, instant, list, name, text, windMph } from './field.ts'
+import { airC, day, id, instant, list, name, text, windMph, withKeys } from './field.ts'
 import type { FamilyTime, OutingWishes } from './outingWishes.ts'
 
 export type { FamilyTime, HeldWindow, OutingWishes } from './outingWishes.ts'
@@ -12,7 +12,7 @@ const familyTime: Joi.CustomValidator<FamilyTime> = (time, helpers) =>
   (time.day === null) !== (time.weekday === null) && time.toHour > time.fromHour
     ? time
     : helpers.error('any.invalid')
-export const outingWishes = Joi.object<OutingWishes>({
+export const outingWishes = Joi.object<OutingWishes, true>({
   limits: Joi.object({
     wind: Joi.number().min(0.4).max(9),
     gust: Joi.number().min(0.4).max(14),
@@ -91,7 +91,7 @@ const person = {
 }
 
 /** POST /api/outing/outings */
-export const outingOrder = Joi.object({
+export const outingOrder = Joi.object<OutingOrder, true>({
   id: id.required(),
   tankId: id.required(),
   startedAt: instant.required(),
@@ -127,15 +127,16 @@ export const outingOrder = Joi.object({
 })
 
 /** An outing in the account file. */
-export const filedOuting = outingOrder
-  .fork(['again'], (f) => f.forbidden())
-  .keys({
+export const filedOuting = withKeys<Outing>(
+  outingOrder.fork(['again'], (f) => f.forbidden()),
+  {
     yardId: id.required(),
     takenShare: Joi.number().min(0).max(1).required(),
     recordIds: list(id, 1000).required(),
     madeAt: instant.required(),
     madeBy: name.max(120).required(),
-  })
+  },
+)
 
 /** A device that asked to be reminded, as its browser describes it. */
 export interface PushOrder {
@@ -148,7 +149,7 @@ export const pushEndpoint = Joi.string()
   .uri({ scheme: ['https'] })
   .max(1000)
   .pattern(/^https:\/\/[a-z0-9-]+(\.[a-z0-9-]+)*\.[a-z]{2,}(\/|$)/i, 'pushService')
-export const pushOrder = Joi.object({
+export const pushOrder = Joi.object<PushOrder, true>({
   id: id.required(),
   endpoint: pushEndpoint.required(),
   keys: Joi.object({

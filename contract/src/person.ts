@@ -49,19 +49,36 @@ const locale = Joi.string()
     }
   })
 
-export const signUp = Joi.object({
+export interface SignIn {
+  email: string
+  password: string
+}
+export interface SignUp extends SignIn {
+  name: string
+  locale: string
+}
+export interface RecoverOrder extends SignIn {
+  code: string
+}
+/** What a person changes of how they read. */
+export interface PreferencesOrder extends Partial<Preferences> {
+  version: number
+  name?: string
+  licence?: string
+}
+export const signUp = Joi.object<SignUp, true>({
   email: email.required(),
   password: password.required(),
   name: name.required(),
   locale: locale.default('en-US'),
 })
 
-export const signIn = Joi.object({
+export const signIn = Joi.object<SignIn, true>({
   email: email.required(),
   password: Joi.string().max(mostPassword).required(),
 })
 
-export const preferences = Joi.object({
+export const preferences = Joi.object<PreferencesOrder, true>({
   version: count(1).required(),
   name,
   licence: Joi.string().trim().max(60).allow(''),
@@ -99,19 +116,25 @@ export interface Security {
 const code = Joi.string().trim().min(8).max(60)
 const any = Joi.string().max(mostPassword)
 /** POST /api/session/recover: in with a recovery code, and a new password with it. */
-export const recoverOrder = Joi.object({
+export const recoverOrder = Joi.object<RecoverOrder, true>({
   email: email.required(),
   code: code.required(),
   password: password.required(),
 })
 /** POST /api/session/forgot */
-export const forgotOrder = Joi.object({ email: email.required() })
+export const forgotOrder = Joi.object<{ email: string }, true>({ email: email.required() })
 /** POST /api/session/reset: a new password by the link that was sent. */
-export const resetOrder = Joi.object({
+export const resetOrder = Joi.object<{ token: string; password: string }, true>({
   token: Joi.string().max(100).required(),
   password: password.required(),
 })
-export const passwordOrder = Joi.object({ current: any.required(), password: password.required() })
-export const emailOrder = Joi.object({ password: any.required(), email: email.required() })
+export const passwordOrder = Joi.object<{ current: string; password: string }, true>({
+  current: any.required(),
+  password: password.required(),
+})
+export const emailOrder = Joi.object<{ password: string; email: string }, true>({
+  password: any.required(),
+  email: email.required(),
+})
 /** What is not done without the password. */
-export const confirmOrder = Joi.object({ password: any.required() })
+export const confirmOrder = Joi.object<{ password: string }, true>({ password: any.required() })

@@ -6,6 +6,8 @@ import {
   type Candidate,
   type KeyAnswers,
   type Sighting,
+  type KeyContext,
+  type VerdictRequest,
 } from '@jardinero/core/scout'
 import { placeKinds } from '@jardinero/core/yard'
 import { count, day, id, instant, list, number, rowShapes, text, type Row } from './field.ts'
@@ -50,7 +52,7 @@ const code = Joi.string()
   .max(60)
 const answers = Joi.object().pattern(code, code.allow(null))
 const candidates = list(
-  Joi.object<Candidate>({ code: code.required(), share: Joi.number().min(0).max(1).required() }),
+  Joi.object<Candidate, true>({ code: code.required(), share: Joi.number().min(0).max(1).required() }),
   10,
 )
 const amount = Joi.alternatives<Amount>(
@@ -64,7 +66,7 @@ const amount = Joi.alternatives<Amount>(
 )
 const onPlan = Joi.number().min(-5000).max(5000).allow(null)
 
-export const find = rowShapes({
+export const find = rowShapes<Find>({
   zoneId: id.required(),
   placeId: id.allow(null).required(),
   xFt: onPlan.required(),
@@ -83,7 +85,7 @@ export const find = rowShapes({
   note: text.required(),
 })
 
-export const seasonMark = rowShapes({
+export const seasonMark = rowShapes<SeasonMark>({
   zoneId: id.required(),
   plant: code.required(),
   from: day.required(),
@@ -92,13 +94,21 @@ export const seasonMark = rowShapes({
   note: text.required(),
 })
 
-export const photoRequest = Joi.object({ id: id.required(), keepPlace: Joi.boolean().default(false) })
+export interface PhotoRequest {
+  id: string
+  /** Where the person wants the place of the picture kept. */
+  keepPlace: boolean
+}
+export const photoRequest = Joi.object<PhotoRequest, true>({
+  id: id.required(),
+  keepPlace: Joi.boolean().default(false),
+})
 
 /** A photo in the account file, its picture as base64. */
 export interface FiledPhoto extends FindPhoto {
   picture: string
 }
-export const filedPhoto = Joi.object<FiledPhoto>({
+export const filedPhoto = Joi.object<FiledPhoto, true>({
   id: id.required(),
   findId: id.required(),
   width: count(1).required(),
@@ -118,8 +128,19 @@ const context = {
     .required(),
 }
 
+/** A plant to be keyed. */
+export interface KeyRequest extends KeyContext {
+  answers: KeyAnswers
+  withoutHead: boolean
+}
+/** A find to be judged, its plant and turf by their codes. */
+export interface VerdictOrder extends Omit<VerdictRequest, 'plant' | 'turf'> {
+  plant: string
+  turf: string
+}
+
 /** POST /api/scout/key */
-export const keyRequest = Joi.object({
+export const keyRequest = Joi.object<KeyRequest, true>({
   ...context,
   ask: Joi.string().valid('weed', 'turf').default('weed'),
   turf: code,
@@ -130,10 +151,13 @@ export const keyRequest = Joi.object({
 })
 
 /** POST /api/scout/cover */
-export const coverRequest = Joi.object({ hits: number.required(), points: number.required() })
+export const coverRequest = Joi.object<{ hits: number; points: number }, true>({
+  hits: number.required(),
+  points: number.required(),
+})
 
 /** POST /api/scout/verdict */
-export const verdictRequest = Joi.object({
+export const verdictRequest = Joi.object<VerdictOrder, true>({
   ...context,
   plant: code.required(),
   turf: code.required(),
@@ -153,10 +177,16 @@ export interface DrillState {
   /** When each plant that was asked comes again. */
   learned: { plant: string; due: string; lapses: number; answers: number }[]
 }
-export const drillAnswer = Joi.object({ plant: code.required(), chosen: code.required() })
+export const drillAnswer = Joi.object<{ plant: string; chosen: string }, true>({
+  plant: code.required(),
+  chosen: code.required(),
+})
 
 /** Finds as text to take in. */
-export const findsCsv = Joi.object({ yardId: id.required(), csv: Joi.string().max(2_000_000).required() })
+export const findsCsv = Joi.object<{ yardId: string; csv: string }, true>({
+  yardId: id.required(),
+  csv: Joi.string().max(2_000_000).required(),
+})
 const position = Joi.array().ordered(number.required(), number.required(), number).min(2)
 export const findsGeoJson = Joi.object({
   yardId: id.required(),
@@ -179,7 +209,7 @@ export const findsGeoJson = Joi.object({
     .unknown()
     .required(),
 })
-export const findsRequest = Joi.object({ yardId: id.required() })
+export const findsRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })
 /** What taking finds in did. */
 export interface FindsTaken {
   added: number

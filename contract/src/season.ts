@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { timingSchoolIds, type TimingSchoolId, type Trend } from '@jardinero/core/soil'
 import { q10Range, type PassDay, type Programme, type SeasonWishes } from '@jardinero/core/season'
-import { day, id, instant, list, name, text } from './field.ts'
+import { day, id, instant, list, name, text, withKeys } from './field.ts'
 import { askedRate } from './shelf.ts'
 
 /** A plan as it was taken, never changed: another day, another plan, with its reason. The newest of a half of the year holds. */
@@ -45,7 +45,7 @@ const when = Joi.alternatives(
   }),
 ).required()
 
-export const programme = Joi.object<Programme>({
+export const programme = Joi.object<Programme, true>({
   passes: list(
     Joi.object({
       id: passId.required(),
@@ -70,7 +70,7 @@ export const programme = Joi.object<Programme>({
   ).required(),
 })
 
-export const seasonWishes = Joi.object<SeasonWishes>({
+export const seasonWishes = Joi.object<SeasonWishes, true>({
   seeding: list(Joi.object({ zoneId: id.required(), day: day.required() }), 60).required(),
   busy: list(Joi.object({ from: day.required(), to: day.required() }), 60).required(),
   restrictions: list(
@@ -91,7 +91,7 @@ export const seasonWishes = Joi.object<SeasonWishes>({
 })
 
 /** POST /api/season/plans */
-export const planOrder = Joi.object({
+export const planOrder = Joi.object<PlanOrder, true>({
   id: id.required(),
   yardId: id.required(),
   half: half.required(),
@@ -109,10 +109,13 @@ export const planOrder = Joi.object({
 })
 
 /** A plan in the account file. */
-export const filedPlan = planOrder.keys({
+export const filedPlan = withKeys<SeasonPlan>(planOrder, {
   takenAt: instant.required(),
   takenBy: Joi.string().max(120).required(),
 })
 
-export const feedOrder = Joi.object({ id: id.required(), yardId: id.required() })
-export const calendarRequest = Joi.object({ yardId: id.required() })
+export const feedOrder = Joi.object<{ id: string; yardId: string }, true>({
+  id: id.required(),
+  yardId: id.required(),
+})
+export const calendarRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })

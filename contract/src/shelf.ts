@@ -22,7 +22,7 @@ export interface Label extends Row {
 }
 
 const ratePerArea = unit('massPerArea', 'volumePerArea')
-const quantity = (unitSchema: Joi.Schema) =>
+export const quantity = (unitSchema: Joi.Schema) =>
   Joi.object({ value: number.required(), unit: unitSchema.required() })
 /** A rate in any unit: the core refuses in words what is not a rate per area. */
 export const askedRate = quantity(Joi.string().max(20))
@@ -35,7 +35,7 @@ const plants = list(
     .pattern(/^[a-z][A-Za-z0-9]*$/)
     .max(60),
 )
-const oneOf = (values: readonly string[]) => Joi.string().valid(...values)
+export const oneOf = (values: readonly string[]) => Joi.string().valid(...values)
 /** An amount in any unit: the core says in words what does not fit the formulation. */
 const amount = quantity(unit('mass', 'volume'))
 
@@ -96,7 +96,7 @@ const besides = {
   ),
 }
 
-export const labelRules = Joi.object<LabelRules>({
+export const labelRules = Joi.object<LabelRules, true>({
   kind: oneOf(labelKinds),
   name: name.required(),
   sample: Joi.boolean().required(),
@@ -147,7 +147,7 @@ export const labelRules = Joi.object<LabelRules>({
   notes: text,
 })
 
-export const label = rowShapes({ rules: labelRules.required() })
+export const label = rowShapes<Label>({ rules: labelRules.required() })
 
 /** GET /api/shelf/almanac */
 export interface ShelfAlmanac {
@@ -160,7 +160,7 @@ export interface StockRow extends Row, Omit<StockPackage, 'id'> {
   labelId: string
   priceCents: number | null
 }
-export const stockRow = rowShapes({
+export const stockRow = rowShapes<StockRow>({
   labelId: id.required(),
   amount: amount.required(),
   boughtOn: day.required(),
@@ -180,7 +180,10 @@ export interface LabelFile {
   kind: 'pdf' | 'picture'
   bytes: number
 }
-export const labelFileRequest = Joi.object({ id: id.required(), name: name.required() })
+export const labelFileRequest = Joi.object<{ id: string; name: string }, true>({
+  id: id.required(),
+  name: name.required(),
+})
 const labelFileFacts = {
   id: id.required(),
   labelId: id.required(),
@@ -192,7 +195,7 @@ const labelFileFacts = {
 export interface FiledLabelFile extends LabelFile {
   picture: string
 }
-export const filedLabelFile = Joi.object<FiledLabelFile>({
+export const filedLabelFile = Joi.object<FiledLabelFile, true>({
   ...labelFileFacts,
   picture: Joi.string().base64().max(22_000_000).required(),
 })
@@ -207,7 +210,7 @@ export interface LabelVersion {
   replacedAt: string
   replacedBy: string
 }
-export const labelVersion = Joi.object<LabelVersion>({
+export const labelVersion = Joi.object<LabelVersion, true>({
   id: id.required(),
   labelId: id.required(),
   number: count(2_147_483_647).min(1).required(),
@@ -223,7 +226,7 @@ export interface LabelsFile {
   version: 1
   labels: LabelRules[]
 }
-export const labelsFile = Joi.object<LabelsFile>({
+export const labelsFile = Joi.object<LabelsFile, true>({
   format: oneOf([labelsFileFormat]).required(),
   version: Joi.number().valid(1).required(),
   labels: list(labelRules, 500).min(1).required(),
@@ -234,14 +237,14 @@ export interface LabelsTaken {
   kept: string[]
 }
 
-export const shelfSituation = Joi.object<ShelfSituation>({
+export const shelfSituation = Joi.object<ShelfSituation, true>({
   licensed: Joi.boolean().required(),
   site: oneOf(sites).required(),
   places: list(Joi.string().trim().min(1).max(60), 10).required(),
   nearVegetables: Joi.boolean().required(),
   trees: oneOf(['none', 'near', 'over']).required(),
 })
-export const turfCheck = Joi.object<TurfCheck>({
+export const turfCheck = Joi.object<TurfCheck, true>({
   madeBy: oneOf(['seed', 'sod', 'sprigs']),
   mowings: count(100),
   laidOn: day,
@@ -249,7 +252,7 @@ export const turfCheck = Joi.object<TurfCheck>({
 })
 
 /** POST /api/shelf/check */
-export const checkRequest = Joi.object({
+export const checkRequest = Joi.object<{ rules: LabelRules; lawnSqFt?: number }, true>({
   rules: labelRules.required(),
   lawnSqFt: Joi.number().positive().max(4_356_000),
 })
@@ -257,59 +260,8 @@ export const checkRequest = Joi.object({
 const code = Joi.string()
   .pattern(/^[a-z][A-Za-z0-9]*$/)
   .max(60)
-const pastPass = Joi.object({
-  day: day.required(),
-  actives: list(
-    Joi.object({
-      name: name.required(),
-      basis: oneOf(['ai', 'ae']).required(),
-      rate: quantity(Joi.string().valid('lb/acre', 'kg/ha')).required(),
-    }),
-    10,
-  ).required(),
-})
-/** POST /api/shelf/choose: labels asked about, else the sample labels. */
-export const chooseRequest = Joi.object({
-  day: day.required(),
-  hemisphere: oneOf(['northern', 'southern']).default('northern'),
-  belt: oneOf(['cool', 'mild', 'warm']).default('mild'),
-  turf: code.required(),
-  state: Joi.string()
-    .valid('growing', 'greeningUp', 'dormant', 'drought', 'seeded', 'aboutToSeed')
-    .required(),
-  areaSqFt: Joi.number().positive().max(4_356_000).default(1000),
-  seedingDay: day,
-  check: turfCheck,
-  passes: list(pastPass, 500).default([]),
-  neighbours: list(
-    Joi.object({ name: name.required(), turf: code.required(), state: Joi.string().max(20).required() }),
-    20,
-  ).default([]),
-  weeds: list(
-    Joi.object({
-      plant: code.required(),
-      stage: Joi.string().valid('seedling', 'leaves', 'tillers', 'flowering', 'seeding', 'mature').required(),
-      tillers: count(300).allow(null).default(null),
-      count: Joi.number().integer().min(1).max(100_000),
-    }),
-    12,
-  )
-    .min(1)
-    .required(),
-  labels: list(labelRules, 100),
-  outlook: list(
-    Joi.object({ day: day.required(), highC: Joi.number().required(), lowC: Joi.number().required() }),
-    16,
-  ).default([]),
-  situation: shelfSituation.default({
-    licensed: false,
-    site: 'homeLawn',
-    places: ['US'],
-    nearVegetables: false,
-    trees: 'none',
-  }),
-  sprayAnyway: list(code, 12).default([]),
-})
-
 /** GET /api/shelf/sheet.csv and .pdf: for the turf of one yard, or for all. */
-export const sheetRequest = Joi.object({ yardId: id, heading: Joi.string().trim().max(120).allow('') })
+export const sheetRequest = Joi.object<{ yardId?: string; heading?: string }, true>({
+  yardId: id,
+  heading: Joi.string().trim().max(120).allow(''),
+})

@@ -7,6 +7,9 @@ import {
   waterKinds,
   type SignKind,
   type WaterKind,
+  type CatchCups,
+  type SoilForecastRequest,
+  type TimingRequest,
 } from '@jardinero/core/soil'
 import { placeKinds } from '@jardinero/core/yard'
 import { weatherDay } from './weather.ts'
@@ -21,7 +24,7 @@ export interface Reading extends Row {
   note: string
 }
 
-export const reading = rowShapes({
+export const reading = rowShapes<Reading>({
   placeId: id.required(),
   takenAt: instant.required(),
   depthCm: number.required(),
@@ -37,7 +40,7 @@ export interface Sign extends Row {
   note: string
 }
 
-export const sign = rowShapes({
+export const sign = rowShapes<Sign>({
   yardId: id.required(),
   kind: Joi.string()
     .valid(...signKinds)
@@ -55,7 +58,7 @@ export interface Sprinkler extends Row {
   testedOn: string
 }
 
-export const sprinkler = rowShapes({
+export const sprinkler = rowShapes<Sprinkler>({
   yardId: id.required(),
   name: name.required(),
   cupsMm: list(number, 60).required(),
@@ -74,7 +77,7 @@ export interface Water extends Row {
   note: string
 }
 
-export const water = rowShapes({
+export const water = rowShapes<Water>({
   yardId: id.required(),
   kind: Joi.string()
     .valid(...waterKinds)
@@ -91,7 +94,7 @@ export const water = rowShapes({
 })
 
 /** POST /api/soil/sprinkler */
-export const sprinklerRequest = Joi.object({
+export const sprinklerRequest = Joi.object<CatchCups, true>({
   cupsMm: list(number, 60).required(),
   minutes: number.required(),
 })
@@ -108,10 +111,14 @@ export const timingParameters = Joi.object().pattern(
   Joi.object().pattern(Joi.string().max(40), number),
 )
 
-export const readingsRequest = Joi.object({ yardId: id, from: day, to: day })
+export const readingsRequest = Joi.object<{ yardId?: string; from?: string; to?: string }, true>({
+  yardId: id,
+  from: day,
+  to: day,
+})
 
 /** POST /api/soil/timing */
-export const timingRequest = Joi.object({
+export const timingRequest = Joi.object<TimingRequest, true>({
   day: day.required(),
   hemisphere: Joi.string().valid('northern', 'southern').required(),
   school: Joi.string()
@@ -144,7 +151,7 @@ export const timingRequest = Joi.object({
 const weatherDays = (least: number, most: number) => list(weatherDay, most).min(least)
 
 /** POST /api/soil/forecast */
-export const forecastRequest = Joi.object({
+export const forecastRequest = Joi.object<SoilForecastRequest, true>({
   latitude: Joi.number().min(-66).max(66).required(),
   places: list(
     Joi.object({

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import type { Calibration, Sprayer, ToolRow } from './bench.ts'
-import { count, id } from './field.ts'
+import { count, id, withKeys } from './field.ts'
 import type { ApplicationRecord, RatingRow, RecordPhoto } from './ledger.ts'
 import type { LabelRules } from '@jardinero/core/shelf'
 import type { Outing } from './outing.ts'
@@ -85,10 +85,12 @@ export interface YardYear {
   recordPhotos: RecordPhoto[]
 }
 
-export const yardParams = Joi.object({ id: id.required() })
-export const yardYearParams = yardParams.keys({ year: count(1900).max(2200).required() })
+export const yardParams = Joi.object<{ id: string }, true>({ id: id.required() })
+export const yardYearParams = withKeys<{ id: string; year: number }>(yardParams, {
+  year: count(1900).max(2200).required(),
+})
 export const mostYardNames = 60
-export const namesRequest = Joi.object({
+export const namesRequest = Joi.object<{ search?: string; after?: string }, true>({
   search: Joi.string().trim().max(80).allow(''),
   /** As `next` of the page before. */
   after: id,

@@ -55,7 +55,7 @@ export interface OwnStation {
   /** A typical year stands in for common days. */
   typical: boolean
 }
-export const weatherRequest = Joi.object({ yardId: id.required() })
+export const weatherRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })
 
 const forecastHour = Joi.object({
   at: instant.required(),

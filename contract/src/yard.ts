@@ -82,7 +82,7 @@ const timeZone = Joi.string()
 const latitude = Joi.number().min(-90).max(90)
 const longitude = Joi.number().min(-180).max(180)
 
-export const yard = rowShapes({
+export const yard = rowShapes<Yard>({
   name: name.required(),
   latitude: latitude.required(),
   longitude: longitude.required(),
@@ -101,7 +101,7 @@ export const yard = rowShapes({
   client: Joi.string().trim().max(120).allow('', null),
 })
 
-export const zone = rowShapes({
+export const zone = rowShapes<Zone>({
   yardId: id.required(),
   name: name.required(),
   turf: Joi.string().max(40).required(),
@@ -121,7 +121,7 @@ const taped = {
   deduction: Joi.boolean().required(),
 }
 
-export const section = rowShapes({
+export const section = rowShapes<Section>({
   zoneId: id.required(),
   ...taped,
   xFt: Joi.number().min(-5000).max(5000).required(),
@@ -129,7 +129,7 @@ export const section = rowShapes({
   turnDeg: Joi.number().min(-360).max(360).required(),
 })
 
-export const place = rowShapes({
+export const place = rowShapes<Place>({
   zoneId: id.required(),
   name: name.required(),
   kind: Joi.string()
@@ -141,13 +141,13 @@ export const place = rowShapes({
 })
 
 /** POST /api/yard/area */
-export const areaRequest = Joi.object({
+export const areaRequest = Joi.object<{ sections: TapedSection[]; tapeUncertaintyFt: number }, true>({
   sections: list(Joi.object(taped), 100).required(),
   tapeUncertaintyFt: number.default(0.5),
 })
 
 /** POST /api/yard/geographic-area */
-export const geographicAreaRequest = Joi.object({
+export const geographicAreaRequest = Joi.object<{ corners: [number, number][] }, true>({
   corners: list(Joi.array().ordered(number.required(), number.required()).length(2), 1000).required(),
 })
 
@@ -159,7 +159,7 @@ export interface Whereabouts {
   /** Great-circle distance to that climate's station. */
   distanceKm: number
 }
-export const whereaboutsRequest = Joi.object({
+export const whereaboutsRequest = Joi.object<{ latitude: number; longitude: number }, true>({
   latitude: latitude.required(),
   longitude: longitude.required(),
 })

@@ -79,11 +79,7 @@ async function developed(part: Part, row: Record<string, unknown>): Promise<Reco
 /** The checks a row would have met, had it been entered here. */
 function createCheck(scope: AccountScope, clock: Clock) {
   const byEntity = new Map(allCollections(clock).map((c) => [c.entity, c.check]))
-  return async (
-    { part, entity }: FilePart,
-    filed: Filed,
-    here: Record<string, unknown>,
-  ): Promise<Refusal[]> => [
+  return async ({ part, entity }: FilePart, filed: Filed, here: { id: string }): Promise<Refusal[]> => [
     ...(filedChecks[part]?.(filed as never) ?? []),
     ...((await byEntity.get(entity)?.(here, scope)) ?? []),
   ]

@@ -1,9 +1,9 @@
-import type { FastifyInstance } from 'fastify'
 import type { AccountState } from '@jardinero/contract/account'
 import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
 import type { Outing } from '@jardinero/contract/outing'
 import type { SeasonPlan } from '@jardinero/contract/season'
+import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -39,14 +39,14 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     signs: await rows('season_sign'),
     sprinklers: await rows('sprinkler'),
     waters: await rows('water_entry'),
-    plans: (await scope.find('season_plan', {}, { takenAt: 'ASC' } as never)).map(toWire<SeasonPlan>),
-    outings: (await scope.find('outing', {}, { startedAt: 'ASC' } as never)).map(toWire<Outing>),
+    plans: (await scope.find('season_plan', {}, { order: { takenAt: 'ASC' } })).map(toWire<SeasonPlan>),
+    outings: (await scope.find('outing', {}, { order: { startedAt: 'ASC' } })).map(toWire<Outing>),
     ratings: await rows('rating'),
     recordPhotos: await rows('record_photo'),
   }
 }
 
-function fileRoutes(app: FastifyInstance, clock: Clock): void {
+function fileRoutes(app: App, clock: Clock): void {
   const tags = ['account']
   app.get(
     '/api/account/file',
@@ -74,7 +74,7 @@ export interface AccountParts extends SessionParts {
   quota: Quota
 }
 
-export function accountRoutes(app: FastifyInstance, parts: AccountParts): void {
+export function accountRoutes(app: App, parts: AccountParts): void {
   const { database, clock } = parts
   const tags = ['account']
   sessionRoutes(app, parts)
@@ -90,7 +90,7 @@ export function accountRoutes(app: FastifyInstance, parts: AccountParts): void {
     { schema: { tags, summary: 'How one person reads', body: wire.preferences } },
     (request) =>
       app.scoped(request, async (scope) => {
-        const { version, ...patch } = request.body as { version: number }
+        const { version, ...patch } = request.body
         return personToWire(await scope.change<StoredPerson>('person', request.person!.id, version, patch))
       }),
   )
@@ -99,7 +99,7 @@ export function accountRoutes(app: FastifyInstance, parts: AccountParts): void {
     { schema: { tags, summary: 'Move the demo to another day', body: accountWire.demoDay } },
     (request) =>
       app.scoped(request, async (scope) => {
-        const { day } = request.body as { day: string }
+        const { day } = request.body
         const account = await scope.account<Account>()
         if (!account.demoDay) throw new ProblemError('notDemo')
         await scope.changeAccount({ demoDay: day })

@@ -1,6 +1,6 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
-import Joi from 'joi'
+import type { FastifyRequest } from 'fastify'
 import * as wire from '@jardinero/contract/person'
+import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { demoPersonId } from './demo.ts'
 import { endDevice, endOthers, listDevices } from './devices.ts'
@@ -10,6 +10,7 @@ import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
 import { countCodes, makeCodes } from './recovery.ts'
 import type { SessionParts } from './sessionRoutes.ts'
+import { idParams } from '../platform/params.ts'
 
 const tags = ['account']
 const limited = { rateLimit: { max: 10, timeWindow: '5 minutes' } }
@@ -28,11 +29,7 @@ async function confirmed(
 }
 
 /** What a person can see and change of how they come in. */
-export function securityRoutes(
-  app: FastifyInstance,
-  { database, mail, wordsFor }: SessionParts,
-  quota: Quota,
-): void {
+export function securityRoutes(app: App, { database, mail, wordsFor }: SessionParts, quota: Quota): void {
   app.get(
     '/api/account/security',
     { schema: { tags, summary: 'Devices, recovery codes left, and what the account holds' } },
@@ -49,12 +46,12 @@ export function securityRoutes(
       schema: {
         tags,
         summary: 'Sign a device out',
-        params: Joi.object({ id: Joi.string().uuid().required() }),
+        params: idParams,
       },
     },
     (request, reply) =>
       database.transaction(async (manager) => {
-        await endDevice(manager, request.person!.id, (request.params as { id: string }).id)
+        await endDevice(manager, request.person!.id, request.params.id)
         void reply.code(204)
       }),
   )
@@ -69,7 +66,7 @@ export function securityRoutes(
       config: limited,
     },
     async (request, reply) => {
-      const { current, password } = request.body as { current: string; password: string }
+      const { current, password } = request.body
       const person = await confirmed(request, current, 'current')
       checkPassword(password, person)
       const passwordHash = await hashPassword(password)
@@ -87,7 +84,7 @@ export function securityRoutes(
       config: limited,
     },
     async (request) => {
-      const person = await confirmed(request, (request.body as { password: string }).password)
+      const person = await confirmed(request, request.body.password)
       return { recoveryCodes: await database.transaction((manager) => makeCodes(manager, person.id)) }
     },
   )
@@ -98,7 +95,7 @@ export function securityRoutes(
       config: limited,
     },
     async (request) => {
-      const { password, email } = request.body as { password: string; email: string }
+      const { password, email } = request.body
       const person = await confirmed(request, password)
       const taken = await database.manager.findOneBy<StoredPerson>('person', { email })
       if (taken && taken.id !== person.id)
@@ -124,7 +121,7 @@ export function securityRoutes(
       config: limited,
     },
     async (request, reply) => {
-      const person = await confirmed(request, (request.body as { password: string }).password)
+      const person = await confirmed(request, request.body.password)
       await database.query('SELECT delete_account($1)', [person.accountId])
       await request.session.destroy().catch(() => undefined)
       void reply.code(204)

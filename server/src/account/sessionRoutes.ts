@@ -1,7 +1,8 @@
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
 import * as wire from '@jardinero/contract/person'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import type { Config } from '../platform/config.ts'
 import type { SendMail } from '../platform/mail.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -9,7 +10,7 @@ import { demoPersonId } from './demo.ts'
 import { endOthers } from './devices.ts'
 import type { StoredPerson } from '../platform/accountEntities.ts'
 import { checkPassword, hashPassword } from './passwords.ts'
-import { authenticate, createAccount, personToWire, type SignUp } from './people.ts'
+import { authenticate, createAccount, personToWire } from './people.ts'
 import { makeResetToken, useCode, useResetToken } from './recovery.ts'
 import { forgetFailures, noteFailure, waitForTurn } from './signInQueue.ts'
 
@@ -61,13 +62,13 @@ const isKnown = (request: FastifyRequest, personId: string | undefined): boolean
   return said.valid && said.value === personId
 }
 
-function signInRoutes(app: FastifyInstance, parts: SessionParts): void {
+function signInRoutes(app: App, parts: SessionParts): void {
   const { database, config } = parts
   app.post(
     '/api/session/sign-up',
     { schema: { tags, summary: 'New account', body: wire.signUp }, config: tries },
     async (request, reply) => {
-      const { person, codes } = await createAccount(database, request.body as SignUp)
+      const { person, codes } = await createAccount(database, request.body)
       await enter(request, reply, person)
       void reply.code(201)
       return { ...stateOf(request, reply, parts), recoveryCodes: codes }
@@ -77,7 +78,7 @@ function signInRoutes(app: FastifyInstance, parts: SessionParts): void {
     '/api/session/sign-in',
     { schema: { tags, summary: 'Sign in', body: wire.signIn }, config: tries },
     async (request, reply) => {
-      const { email, password } = request.body as { email: string; password: string }
+      const { email, password } = request.body
       const known = await database.manager.findOneBy<StoredPerson>('person', { email })
       const familiar = isKnown(request, known?.id)
       if (!familiar) await waitForTurn(database, email, config.signInPace)
@@ -115,7 +116,7 @@ function signInRoutes(app: FastifyInstance, parts: SessionParts): void {
 }
 
 /** Ways back in for who has forgotten the password. Each ends every session there was. */
-function recoveryRoutes(app: FastifyInstance, parts: SessionParts): void {
+function recoveryRoutes(app: App, parts: SessionParts): void {
   const { database, config, mail, wordsFor } = parts
   app.post(
     '/api/session/recover',
@@ -124,7 +125,7 @@ function recoveryRoutes(app: FastifyInstance, parts: SessionParts): void {
       config: tries,
     },
     async (request, reply) => {
-      const { email, code, password } = request.body as { email: string; code: string; password: string }
+      const { email, code, password } = request.body
       await waitForTurn(database, email, config.signInPace)
       const person = await database.manager.findOneBy<StoredPerson>('person', { email })
       if (person) checkPassword(password, person)
@@ -153,7 +154,7 @@ function recoveryRoutes(app: FastifyInstance, parts: SessionParts): void {
       config: { ...open, rateLimit: { max: 5, timeWindow: '15 minutes' } },
     },
     async (request, reply) => {
-      const { email } = request.body as { email: string }
+      const { email } = request.body
       if (!mail) throw new ProblemError('notFound')
       const person = await database.manager.findOneBy<StoredPerson>('person', { email })
       // The same answer, and as soon, whether there is such a person or not.
@@ -180,7 +181,7 @@ function recoveryRoutes(app: FastifyInstance, parts: SessionParts): void {
       config: tries,
     },
     async (request, reply) => {
-      const { token, password } = request.body as { token: string; password: string }
+      const { token, password } = request.body
       const passwordHash = await hashPassword(password)
       const person = await database.transaction(async (manager) => {
         const person = await useResetToken(manager, token)
@@ -196,7 +197,7 @@ function recoveryRoutes(app: FastifyInstance, parts: SessionParts): void {
   )
 }
 
-export function sessionRoutes(app: FastifyInstance, parts: SessionParts): void {
+export function sessionRoutes(app: App, parts: SessionParts): void {
   app.get(
     '/api/session',
     {

@@ -1,8 +1,7 @@
-import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/bench'
-import { mixRequest } from '@jardinero/contract/mixRequest'
+import { mixRequest, type MixAsked } from '@jardinero/contract/mixRequest'
 import {
   checkSprayer,
   checkTool,
@@ -11,62 +10,53 @@ import {
   computeMix,
   computeTank,
   usualTools,
-  type CalibrationRecord,
-  type CalibrationRun,
-  type MeasuringTool,
-  type MixRequest,
-  type TankRequest,
 } from '@jardinero/core/bench'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
-import { toWire, type Collection } from '../platform/collection.ts'
+import { collectionOf, toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import { makeMix } from './mixing.ts'
 import { scaleRoutes } from './scale.ts'
 import { mixSheet } from './sheet.ts'
 import { makeSpread } from './spreads.ts'
 import { makeTank } from './tanks.ts'
+import { idParams } from '../platform/params.ts'
 
 export const benchCollections: Collection[] = [
-  {
+  collectionOf({
     room: 'bench',
     path: 'sprayers',
     entity: 'sprayer',
     shapes: wire.sprayer,
-    check: (row) => {
-      const { kind, capacityGal } = row as unknown as wire.Sprayer
-      return checkSprayer(kind, capacityGal)
-    },
-  },
-  {
+    check: ({ kind, capacityGal }) => checkSprayer(kind, capacityGal),
+  }),
+  collectionOf({
     room: 'bench',
     path: 'calibrations',
     entity: 'calibration',
     shapes: wire.calibration,
     check: (row) => {
-      const calibrated = computeAnyCalibration(row as unknown as CalibrationRecord)
+      const calibrated = computeAnyCalibration(row)
       return calibrated.ok ? [] : calibrated.refusals
     },
-  },
-  {
+  }),
+  collectionOf({
     room: 'bench',
     path: 'tools',
     entity: 'measuring_tool',
     shapes: wire.toolRow,
-    check: (row) => {
-      const { holds, ...tool } = row as unknown as wire.ToolRow
-      return checkTool({ ...tool, ...(holds !== null && { holds }) } as MeasuringTool)
-    },
-  },
+    check: ({ holds, ...tool }) => checkTool({ ...tool, ...(holds !== null && { holds }) }),
+  }),
 ]
 
 /** One product or several: what the schema let through tells which. */
-function computeAsked(body: MixRequest | (Omit<TankRequest, 'tools'> & { products: { tool?: string }[] })) {
+function computeAsked(body: MixAsked) {
   if (!('products' in body)) return computeMix(body)
   const products = body.products.map(({ tool, ...p }) => ({
     ...p,
-    ...(tool && { tool: usualTools.find((t) => t.id === (tool as unknown as string))! }),
+    ...(tool && { tool: usualTools.find((t) => t.id === tool)! }),
   }))
   return computeTank({ ...body, products, tools: usualTools, actives: almanac.actives })
 }
@@ -77,7 +67,7 @@ export interface BenchParts {
   scaleUrl?: string | undefined
 }
 
-export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }: BenchParts): void {
+export function benchRoutes(app: App, { clock, wordsFor, scaleUrl }: BenchParts): void {
   scaleRoutes(app, scaleUrl)
   const tags = ['bench']
   const open = { open: true }
@@ -87,7 +77,7 @@ export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }:
       schema: { tags, summary: 'Carrier volume from runs over a known area', body: wire.calibrateRequest },
       config: open,
     },
-    (request) => accept(computeCalibration((request.body as { runs: CalibrationRun[] }).runs)),
+    (request) => accept(computeCalibration(request.body.runs)),
   )
   app.post(
     '/api/bench/mix',
@@ -100,25 +90,27 @@ export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }:
       bodyLimit: 4 * ordinaryBytes,
       config: open,
     },
-    (request) => accept<unknown>(computeAsked(request.body as MixRequest)),
+    (request) => accept<unknown>(computeAsked(request.body)),
   )
   app.post(
     '/api/bench/mixes',
     { schema: { tags, summary: 'Make and keep a mix for a zone of the account', body: wire.mixOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { row, added } = await makeMix(scope, request.body as wire.MixOrder & { id: string }, clock)
+        const { row, added } = await makeMix(scope, request.body, clock)
         void reply.code(added ? 201 : 200)
         return toWire(row)
       }),
   )
-  const range = Joi.object({ limit: Joi.number().integer().min(1).max(500).default(20) })
+  const range = Joi.object<{ limit: number }, true>({
+    limit: Joi.number().integer().min(1).max(500).default(20),
+  })
   app.get('/api/bench/mixes', { schema: { tags, summary: 'Latest mixes', querystring: range } }, (request) =>
     app.scoped(request, async (scope) => {
       const mixes = await scope.find<wire.Mix>(
         'mix',
         {},
-        { order: { madeAt: 'DESC' }, take: (request.query as { limit: number }).limit },
+        { order: { madeAt: 'DESC' }, take: request.query.limit },
       )
       return mixes.map((m) => toWire(m))
     }),
@@ -126,9 +118,7 @@ export function benchRoutes(app: FastifyInstance, { clock, wordsFor, scaleUrl }:
   tankRoutes(app, { clock, wordsFor })
 }
 
-const tankParams = Joi.object({ id: Joi.string().uuid().required() })
-
-function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void {
+function tankRoutes(app: App, { clock, wordsFor }: BenchParts): void {
   const tags = ['bench']
   app.post(
     '/api/bench/tanks',
@@ -141,7 +131,7 @@ function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const order = request.body as wire.TankOrder & { id: string }
+        const order = request.body
         const { row, added } = await makeTank(scope, order, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return toWire(row)
@@ -149,17 +139,15 @@ function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void
   )
   app.get(
     '/api/bench/tanks/:id',
-    { schema: { tags, summary: 'A tank as it was made', params: tankParams } },
+    { schema: { tags, summary: 'A tank as it was made', params: idParams } },
     (request) =>
-      app.scoped(request, async (scope) =>
-        toWire(await scope.get<wire.Tank>('tank', (request.params as { id: string }).id)),
-      ),
+      app.scoped(request, async (scope) => toWire(await scope.get<wire.Tank>('tank', request.params.id))),
   )
   app.get(
     '/api/bench/tanks/:id/sheet.pdf',
-    { schema: { tags, summary: 'The mix sheet of a tank, as PDF', params: tankParams } },
+    { schema: { tags, summary: 'The mix sheet of a tank, as PDF', params: idParams } },
     async (request, reply) => {
-      const { id } = request.params as { id: string }
+      const { id } = request.params
       const tank = await app.scoped(request, (scope) => scope.get<wire.Tank>('tank', id))
       return app.sendPdf(request, reply, 'mix-sheet', mixSheet(tank, wordsFor(request.person!)))
     },
@@ -169,7 +157,7 @@ function tankRoutes(app: FastifyInstance, { clock, wordsFor }: BenchParts): void
     { schema: { tags, summary: 'Plan granules over zones and keep a mix a zone', body: wire.spreadOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const order = request.body as wire.SpreadOrder & { id: string }
+        const order = request.body
         const { row, added } = await makeSpread(scope, order, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return toWire(row)

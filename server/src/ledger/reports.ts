@@ -1,13 +1,14 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
-import Joi from 'joi'
+import type { FastifyRequest } from 'fastify'
 import * as wire from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { streamCsv } from './csv.ts'
 import { findRecords } from './records.ts'
 import { readSeason, within } from './seasonReport.ts'
 import { recordSheet, seasonReport } from './sheets.ts'
+import { idParams } from '../platform/params.ts'
 
 const tags = ['ledger']
 const pageSize = 500
@@ -16,7 +17,7 @@ const mostOnPaper = 1500
 
 /** Records of a window, a page at a time, each page its own short transaction: they are only ever added to. */
 async function* pagesOf(
-  app: FastifyInstance,
+  app: App,
   request: FastifyRequest,
   { client, ...window }: { from?: string; to?: string; yardId?: string; client?: string },
 ) {
@@ -43,7 +44,7 @@ async function* pagesOf(
   }
 }
 
-export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) => Words): void {
+export function reportRoutes(app: App, wordsFor: (reader: Reader) => Words): void {
   app.get(
     '/api/ledger/records.csv',
     { schema: { tags, summary: 'Records as CSV, by year, yard or client', querystring: wire.csvRequest } },
@@ -53,7 +54,7 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
         .header('content-disposition', 'attachment; filename="application-records.csv"')
       return reply
         .serializer((stream) => stream as never)
-        .send(streamCsv(pagesOf(app, request, request.query as { client?: string })))
+        .send(streamCsv(pagesOf(app, request, request.query)))
     },
   )
   app.get(
@@ -62,12 +63,12 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
       schema: {
         tags,
         summary: 'One record as the sheet regulators ask for',
-        params: Joi.object({ id: Joi.string().uuid().required() }),
+        params: idParams,
       },
     },
     async (request, reply) => {
       const { record, yard } = await app.scoped(request, async (scope) => {
-        const [record] = await findRecords(scope, request.params as { id: string })
+        const [record] = await findRecords(scope, request.params)
         if (!record) throw new ProblemError('notFound')
         return { record, yard: await scope.get<Yard>('yard', record.yardId) }
       })
@@ -84,7 +85,7 @@ export function reportRoutes(app: FastifyInstance, wordsFor: (reader: Reader) =>
     { schema: { tags, summary: 'A season of one yard on paper', querystring: wire.seasonRequest } },
     async (request, reply) => {
       const { records, season } = await app.scoped(request, (scope) =>
-        readSeason(scope, request.query as wire.SeasonRequest, mostOnPaper),
+        readSeason(scope, request.query, mostOnPaper),
       )
       return app.sendPdf(
         request,

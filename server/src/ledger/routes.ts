@@ -1,30 +1,29 @@
-import type { FastifyInstance } from 'fastify'
-import Joi from 'joi'
 import * as wire from '@jardinero/contract/ledger'
 import { checkRating } from '@jardinero/core/ledger'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
-import type { Collection } from '../platform/collection.ts'
+import { collectionOf, type Collection } from '../platform/collection.ts'
 import { registerPhotos } from '../platform/photos.ts'
 import { readTaken } from '../platform/picture.ts'
 import type { StoredRecord } from './entities.ts'
 import { amendRecord, recordApplication, recordMix, type MakeSpread } from './recordApplication.ts'
 import { findRecords } from './records.ts'
 import { reportRoutes } from './reports.ts'
+import { idParams } from '../platform/params.ts'
 
-const ratingRows: Collection = {
+const ratingRows: Collection<wire.RatingRow> = {
   room: 'ledger',
   path: 'ratings',
   entity: 'rating',
   shapes: wire.rating,
-  check: async (row, scope) => {
-    const { recordId, ...rating } = row as unknown as wire.RatingRow
+  check: async ({ recordId, ...rating }, scope) => {
     const [record] = await scope.find<StoredRecord>('application_record', { id: recordId })
     if (!record) return [{ code: 'recordMissing', field: 'recordId', params: {} }]
     return checkRating(rating)
   },
 }
-export const ledgerCollections: Collection[] = [ratingRows]
+export const ledgerCollections: Collection[] = [collectionOf(ratingRows)]
 
 export interface LedgerParts {
   clock: Clock
@@ -32,21 +31,20 @@ export interface LedgerParts {
   makeSpread: MakeSpread
 }
 
-export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor, makeSpread }: LedgerParts): void {
+export function ledgerRoutes(app: App, { clock, wordsFor, makeSpread }: LedgerParts): void {
   const tags = ['ledger']
   const window = { querystring: wire.recordsRequest }
   app.get(
     '/api/ledger/records',
     { schema: { tags, summary: 'Application records as they read now, with their amendments', ...window } },
-    (request) =>
-      app.scoped(request, (scope) => findRecords(scope, request.query as { from?: string; to?: string })),
+    (request) => app.scoped(request, (scope) => findRecords(scope, request.query)),
   )
   app.post(
     '/api/ledger/records',
     { schema: { tags, summary: 'Write a pass down', body: wire.recordOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { record, added } = await recordMix(scope, request.body as never, request.person!.name, clock)
+        const { record, added } = await recordMix(scope, request.body, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return record
       }),
@@ -62,7 +60,7 @@ export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor, makeSpread
   for (const [path, summary, body] of applications)
     app.post(path, { schema: { tags, summary, body } }, (request, reply) =>
       app.scoped(request, async (scope) => {
-        const order = request.body as wire.ApplicationOrder
+        const order = request.body
         const { records, added } = await recordApplication(scope, order, {
           recordedBy: request.person!.name,
           clock,
@@ -78,15 +76,15 @@ export function ledgerRoutes(app: FastifyInstance, { clock, wordsFor, makeSpread
       schema: {
         tags,
         summary: 'Correct a record by adding to it',
-        params: Joi.object({ id: Joi.string().uuid().required() }),
+        params: idParams,
         body: wire.amendmentOrder,
       },
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
+        const { id } = request.params
         void reply.code(201)
-        return amendRecord(scope, id, request.body as never, request.person!.name, clock)
+        return amendRecord(scope, id, request.body, request.person!.name, clock)
       }),
   )
   registerPhotos(app, {

@@ -1,8 +1,8 @@
-import type { FastifyInstance } from 'fastify'
+import type { App } from '../platform/app.ts'
 import { connectDevice, streamLines } from '../platform/device.ts'
 
 /** Lines of the wind meter at this server as server-sent events, as the meter says them (docs/meter.md). */
-export function meterRoutes(app: FastifyInstance, meterUrl: string | undefined): void {
+export function meterRoutes(app: App, meterUrl: string | undefined): void {
   app.get(
     '/api/outing/meter',
     {

@@ -1,11 +1,11 @@
-import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
 import * as wire from '@jardinero/contract/outing'
+import type { App } from '../platform/app.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredPush } from './push.ts'
 
 /** Reminders on a device: off until somebody asks for them there, and only where this server has keys. */
-export function pushRoutes(app: FastifyInstance, publicKey: string | null): void {
+export function pushRoutes(app: App, publicKey: string | null): void {
   const tags = ['outing']
   const mine = (scope: AccountScope, personId: string) =>
     scope.find<StoredPush>('push_subscription', { personId })
@@ -28,7 +28,7 @@ export function pushRoutes(app: FastifyInstance, publicKey: string | null): void
     { schema: { tags, summary: 'Remind on this device', body: wire.pushOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const order = request.body as wire.PushOrder
+        const order = request.body
         // The same device again, perhaps as another person of another account: the last who asks has it, and nobody else's
         // days are told there.
         await scope.deleteOfAll('push_subscription', { endpoint: order.endpoint })
@@ -46,12 +46,12 @@ export function pushRoutes(app: FastifyInstance, publicKey: string | null): void
       schema: {
         tags,
         summary: 'Remind on this device no more',
-        querystring: Joi.object({ endpoint: wire.pushEndpoint.required() }),
+        querystring: Joi.object<{ endpoint: string }, true>({ endpoint: wire.pushEndpoint.required() }),
       },
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { endpoint } = request.query as { endpoint: string }
+        const { endpoint } = request.query
         await scope.delete('push_subscription', { endpoint })
         void reply.code(204)
       }),

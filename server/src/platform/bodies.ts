@@ -1,5 +1,6 @@
-import type { FastifyInstance } from 'fastify'
+import Joi from 'joi'
 import type { Refusal } from '@jardinero/core/quantity'
+import type { App } from './app.ts'
 
 /** Larger than any order that is not a file. A route that needs more says so. */
 export const ordinaryBytes = 64 * 1024
@@ -64,7 +65,7 @@ const fileTypes = [
 ]
 
 /** Routes whose bodies are files: they come as their bytes, here and nowhere else. Whatever they are said to be, what they are is read from them by the room. */
-export function takeUploads(app: FastifyInstance, routes: (uploads: FastifyInstance) => void): void {
+export function takeUploads(app: App, routes: (uploads: App) => void): void {
   void app.register((uploads, _options, done) => {
     uploads.removeContentTypeParser('application/json')
     uploads.addContentTypeParser(
@@ -76,3 +77,6 @@ export function takeUploads(app: FastifyInstance, routes: (uploads: FastifyInsta
     done()
   })
 }
+
+/** A body that is bytes. */
+export const bytes: Joi.BinarySchema<Buffer> = Joi.binary().required()

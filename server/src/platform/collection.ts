@@ -1,24 +1,26 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
 import Joi from 'joi'
-import { count } from '@jardinero/contract/field'
+import { count, type Row, type RowShapes } from '@jardinero/contract/field'
 import type { Refusal } from '@jardinero/core/quantity'
+import type { App } from './app.ts'
 import { ProblemError } from './problem.ts'
 import type { AccountScope } from './scope.ts'
+import { idParams } from './params.ts'
 
 /** A kind of row that is listed, added, changed and removed in one way. */
-export interface Collection {
+export interface Collection<T extends Row = Row> {
   /** Path under the room: /api/<room>/<path>. */
   room: string
   path: string
   entity: string
-  shapes: { create: Joi.ObjectSchema; patch: Joi.ObjectSchema; row: Joi.ObjectSchema }
+  shapes: RowShapes<T>
   /** What the core has to say of a row before it is stored, the fields named as in the row. */
-  check?: (row: Record<string, unknown>, scope: AccountScope) => Refusal[] | Promise<Refusal[]>
+  check?(row: Omit<T, 'version'>, scope: AccountScope): Refusal[] | Promise<Refusal[]>
   /** Keeps the row as it stood before a change, inside the change's transaction. */
-  replaced?: (before: Record<string, unknown>, by: string, scope: AccountScope) => Promise<void>
+  replaced?(before: T, by: string, scope: AccountScope): Promise<void>
 }
-
-type Wire = Record<string, unknown> & { id: string; version: number }
+/** A collection among others: its rows are of the type of its shapes. */
+export const collectionOf = <T extends Row>(collection: Collection<T>): Collection =>
+  collection as Collection<Row>
 
 /** A stored row as it crosses the wire: its own fields, without the account's. */
 export function toWire<T>(stored: object): T {
@@ -38,17 +40,15 @@ export async function rowsWhere<T extends { id: string }>(
 
 async function refuseFaults(
   collection: Collection,
-  row: Record<string, unknown>,
+  row: Omit<Row, 'version'>,
   scope: AccountScope,
 ): Promise<void> {
   const refusals = (await collection.check?.(row, scope)) ?? []
   if (refusals.length) throw new ProblemError('refused', refusals)
 }
 
-const idParams = Joi.object({ id: Joi.string().uuid().required() })
-
 /** Routes of a collection: GET, POST, PATCH, DELETE, all inside the signed-in account. */
-export function registerCollection(app: FastifyInstance, collection: Collection): void {
+export function registerCollection(app: App, collection: Collection): void {
   const { room, path, entity, shapes } = collection
   const url = `/api/${room}/${path}`
   const tags = [room]
@@ -62,7 +62,7 @@ export function registerCollection(app: FastifyInstance, collection: Collection)
     { schema: { tags, body: shapes.create, response: { 200: shapes.row, 201: shapes.row } } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const body = request.body as Wire
+        const body = request.body
         await refuseFaults(collection, body, scope)
         const { row, added } = await scope.add(entity, body)
         void reply.code(added ? 201 : 200)
@@ -75,12 +75,12 @@ export function registerCollection(app: FastifyInstance, collection: Collection)
     { schema: { tags, params: idParams, body: shapes.patch, response: { 200: shapes.row } } },
     (request) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
-        const { version, ...patch } = request.body as Wire
-        const before = toWire<Wire>(await scope.get(entity, id))
+        const { id } = request.params
+        const { version, ...patch } = request.body
+        const before = toWire<Row>(await scope.get(entity, id))
         await refuseFaults(collection, { ...before, ...patch }, scope)
         try {
-          const after = toWire<Wire>(await scope.change(entity, id, version, patch as never))
+          const after = toWire<Row>(await scope.change(entity, id, version, patch))
           await collection.replaced?.(before, request.person!.name, scope)
           return after
         } catch (error) {
@@ -97,13 +97,13 @@ export function registerCollection(app: FastifyInstance, collection: Collection)
       schema: {
         tags,
         params: idParams,
-        querystring: Joi.object({ version: count(0).required() }),
+        querystring: Joi.object<{ version: number }, true>({ version: count(0).required() }),
       },
     },
-    (request: FastifyRequest, reply) =>
+    (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
-        await scope.remove(entity, id, (request.query as { version: number }).version)
+        const { id } = request.params
+        await scope.remove(entity, id, request.query.version)
         void reply.code(204)
       }),
   )

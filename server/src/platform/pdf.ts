@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream'
 import { MessageChannel } from 'node:worker_threads'
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
+import type { FastifyReply, FastifyRequest } from 'fastify'
+import type { App } from './app.ts'
 import type { PageOrder, PdfPiece } from './pdfWorker.ts'
 import { createThreads, untilGone, workerAt } from './threads.ts'
 import type { Page } from './page.ts'
@@ -22,7 +23,7 @@ declare module 'fastify' {
   }
 }
 
-export function registerPdf(app: FastifyInstance): void {
+export function registerPdf(app: App): void {
   const layOut = createThreads<PageOrder, void>((close) => app.addHook('onClose', close), {
     filename: workerAt('pdfWorker', import.meta.url),
     name: 'writePdf',

@@ -1,7 +1,7 @@
-import type { FastifyInstance } from 'fastify'
 import Joi from 'joi'
+import type { App } from './app.ts'
 import { toWire } from './collection.ts'
-import { mostFileBytes, takeUploads } from './bodies.ts'
+import { bytes, mostFileBytes, takeUploads } from './bodies.ts'
 import { readWithBytes } from './files.ts'
 import {
   developPicture,
@@ -12,6 +12,7 @@ import {
 } from './picture.ts'
 import { ProblemError } from './problem.ts'
 import type { AccountScope } from './scope.ts'
+import { idParams } from './params.ts'
 
 const mostPixels = 60_000_000
 const mostPhotos = 6
@@ -49,9 +50,9 @@ export interface PhotoKind {
   /** POST here, with the owner's id in it; GET and DELETE there, by the picture's own. */
   addTo: string
   readAt: string
-  query: Joi.ObjectSchema
+  query: Joi.ObjectSchema<PhotoOrder>
   /** What a picture is kept with besides the picture. */
-  about: (sent: Buffer, order: Record<string, unknown>) => Promise<object> | object
+  about: (sent: Buffer, order: PhotoOrder) => Promise<object> | object
 }
 interface StoredPicture {
   id: string
@@ -59,11 +60,16 @@ interface StoredPicture {
   picture: Buffer
 }
 
-type PhotoOrder = Record<string, unknown> & { id: string }
+/** What is said of a picture that is sent. */
+export interface PhotoOrder {
+  id: string
+  keepPlace?: boolean
+  kind?: string
+}
 
 /** The picture that is here under this id already; refused where there are as many as there may be. */
 async function findPhoto(scope: AccountScope, kind: PhotoKind, ownerId: string, id: string) {
-  const others = await scope.find<StoredPicture>(kind.entity, { [kind.ownerKey]: ownerId } as never)
+  const others = await scope.find<StoredPicture>(kind.entity, { [kind.ownerKey]: ownerId })
   const same = others.find((p) => p.id === id)
   if (!same && others.length >= mostPhotos) refusePhoto('tooManyPhotos', { most: mostPhotos })
   return same && toWire<object>(same)
@@ -97,10 +103,8 @@ async function keepPhoto(
 export const readPicture = async (scope: AccountScope, entity: string, id: string): Promise<Buffer> =>
   (await readWithBytes<StoredPicture>(scope, entity, id)).picture
 
-const params = Joi.object({ id: Joi.string().uuid().required() })
-
 /** Adding, reading and taking away the pictures of one kind. */
-export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
+export function registerPhotos(app: App, kind: PhotoKind): void {
   const tags = [kind.tag]
   takeUploads(app, (uploads) =>
     uploads.post(
@@ -109,16 +113,16 @@ export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
         schema: {
           tags,
           summary: kind.summary,
-          params,
+          params: idParams,
           querystring: kind.query,
-          body: Joi.binary().required(),
+          body: bytes,
         },
         bodyLimit: mostFileBytes,
       },
       async (request, reply) => {
-        const { id } = request.params as { id: string }
-        const order = request.query as PhotoOrder
-        const sent = request.body as Buffer
+        const { id } = request.params
+        const order = request.query
+        const sent = request.body
         const same = await app.scoped(request, async (scope) => {
           await scope.get(kind.owner, id)
           return findPhoto(scope, kind, id, order.id)
@@ -136,20 +140,20 @@ export function registerPhotos(app: FastifyInstance, kind: PhotoKind): void {
   )
   app.get(
     `${kind.readAt}/:id`,
-    { schema: { tags, summary: 'The picture of a photo', params } },
+    { schema: { tags, summary: 'The picture of a photo', params: idParams } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const picture = await readPicture(scope, kind.entity, (request.params as { id: string }).id)
+        const picture = await readPicture(scope, kind.entity, request.params.id)
         void reply.type('image/jpeg')
         return reply.serializer((bytes) => bytes as never).send(picture)
       }),
   )
   app.delete(
     `${kind.readAt}/:id`,
-    { schema: { tags, summary: 'Takes a photo away', params } },
+    { schema: { tags, summary: 'Takes a photo away', params: idParams } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
+        const { id } = request.params
         await scope.get(kind.entity, id)
         await scope.delete(kind.entity, { id })
         void reply.code(204)

@@ -1,9 +1,9 @@
-import type { FastifyInstance } from 'fastify'
 import { convertRequest } from '@jardinero/contract/quantity'
 import { parseConversion } from '@jardinero/core/quantity'
+import type { App } from '../platform/app.ts'
 import { accept } from '../platform/problem.ts'
 
-export function quantityRoutes(app: FastifyInstance): void {
+export function quantityRoutes(app: App): void {
   app.post(
     '/api/quantity/convert',
     {
@@ -15,7 +15,7 @@ export function quantityRoutes(app: FastifyInstance): void {
       config: { open: true },
     },
     (request) => {
-      const { value, from, to } = request.body as { value: number; from: string; to: string }
+      const { value, from, to } = request.body
       return accept(parseConversion(value, from, to))
     },
   )

@@ -47,7 +47,7 @@ export async function loadYardParts(scope: AccountScope, yardId: string): Promis
 
 export async function findsOf(scope: AccountScope, { zones }: YardParts): Promise<Find[]> {
   const mine = new Set(zones.map((z) => z.id))
-  const finds = await scope.find<Find>('plant_find', {}, { foundOn: 'ASC', id: 'ASC' } as never)
+  const finds = await scope.find<Find>('plant_find', {}, { order: { foundOn: 'ASC', id: 'ASC' } })
   return finds.filter((f) => mine.has(f.zoneId))
 }
 

@@ -1,4 +1,3 @@
-import type { FastifyInstance } from 'fastify'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/scout'
 import type { Refusal } from '@jardinero/core/quantity'
@@ -11,13 +10,11 @@ import {
   computeVerdict,
   createKey,
   type KeyAnswers,
-  type KeyContext,
-  type Sighting,
-  type VerdictRequest,
 } from '@jardinero/core/scout'
+import type { App } from '../platform/app.ts'
 import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
-import type { Collection } from '../platform/collection.ts'
+import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import { answerDrill, readDrill } from './drill.ts'
 import { findsOf, findsToCsv, findsToGeoJson, loadYardParts, type YardParts } from './findsFile.ts'
@@ -48,33 +45,32 @@ const unknownAnswers = (answers: KeyAnswers): Refusal[] =>
     }))
 
 export const scoutCollections = (clock: Clock): Collection[] => [
-  {
+  collectionOf({
     room: 'scout',
     path: 'finds',
     entity: 'plant_find',
     shapes: wire.find,
-    check: async (row, scope): Promise<Refusal[]> => {
-      const find = row as unknown as wire.Find
+    check: async (find, scope): Promise<Refusal[]> => {
       const { timeZone } = await yardOfZone(scope, find.zoneId)
       return [
-        ...checkSighting(row as unknown as Sighting, await accountToday(scope, timeZone, clock)),
+        ...checkSighting(find, await accountToday(scope, timeZone, clock)),
         ...unknownPlants([find.plant, ...find.candidates.map((c) => c.code)], 'plant'),
         ...unknownAnswers(find.answers),
       ]
     },
-  },
-  {
+  }),
+  collectionOf({
     room: 'scout',
     path: 'marks',
     entity: 'season_mark',
     shapes: wire.seasonMark,
-    check: (row) => unknownPlants([String(row['plant'])], 'plant'),
-  },
+    check: (row) => unknownPlants([row.plant], 'plant'),
+  }),
 ]
 
 const tags = ['scout']
 
-function calculatorRoutes(app: FastifyInstance): void {
+function calculatorRoutes(app: App): void {
   const open = { open: true }
   app.get(
     '/api/scout/almanac',
@@ -88,10 +84,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       config: open,
     },
     (request) => {
-      const { answers, withoutHead, ...context } = request.body as KeyContext & {
-        answers: KeyAnswers
-        withoutHead: boolean
-      }
+      const { answers, withoutHead, ...context } = request.body
       const faults = unknownAnswers(answers)
       if (faults.length) throw new ProblemError('refused', faults)
       return computeKey(matrix, computePrior(plants, context), answers, {
@@ -111,7 +104,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       config: open,
     },
     (request) => {
-      const { hits, points } = request.body as { hits: number; points: number }
+      const { hits, points } = request.body
       return accept(computeCover(hits, points))
     },
   )
@@ -126,7 +119,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       config: open,
     },
     (request) => {
-      const asked = request.body as Omit<VerdictRequest, 'plant' | 'turf'> & { plant: string; turf: string }
+      const asked = request.body
       const plant = plants.find((p) => p.code === asked.plant)
       const turf = almanac.turf.find((t) => t.code === asked.turf)
       if (!plant || !turf)
@@ -143,14 +136,14 @@ function calculatorRoutes(app: FastifyInstance): void {
 }
 
 /** Finds of a yard out and in, in one form after the other. */
-function fileRoutes(app: FastifyInstance): void {
+function fileRoutes(app: App): void {
   const give = (form: string, type: string, write: (finds: wire.Find[], parts: YardParts) => unknown) =>
     app.get(
       `/api/scout/finds.${form}`,
       { schema: { tags, summary: `Finds of a yard as ${form}`, querystring: wire.findsRequest } },
       (request, reply) =>
         app.scoped(request, async (scope) => {
-          const parts = await loadYardParts(scope, (request.query as { yardId: string }).yardId)
+          const parts = await loadYardParts(scope, request.query.yardId)
           void reply.type(type).header('content-disposition', `attachment; filename="finds.${form}"`)
           return write(await findsOf(scope, parts), parts)
         }),
@@ -177,7 +170,7 @@ function fileRoutes(app: FastifyInstance): void {
   ])
 }
 
-function drillRoutes(app: FastifyInstance, clock: Clock): void {
+function drillRoutes(app: App, clock: Clock): void {
   app.get('/api/scout/drill', { schema: { tags, summary: 'What the drill asks now' } }, (request) =>
     app.scoped(request, (scope) => readDrill(scope, request.person!.id, clock())),
   )
@@ -185,13 +178,11 @@ function drillRoutes(app: FastifyInstance, clock: Clock): void {
     '/api/scout/drill',
     { schema: { tags, summary: 'One answer of the drill', body: wire.drillAnswer } },
     (request) =>
-      app.scoped(request, (scope) =>
-        answerDrill(scope, request.person!.id, request.body as { plant: string; chosen: string }, clock()),
-      ),
+      app.scoped(request, (scope) => answerDrill(scope, request.person!.id, request.body, clock())),
   )
 }
 
-export async function scoutRoutes(app: FastifyInstance, clock: Clock): Promise<void> {
+export async function scoutRoutes(app: App, clock: Clock): Promise<void> {
   calculatorRoutes(app)
   fileRoutes(app)
   drillRoutes(app, clock)

@@ -1,11 +1,12 @@
 import { randomBytes } from 'node:crypto'
-import type { FastifyInstance, FastifyReply } from 'fastify'
+import type { FastifyReply } from 'fastify'
 import Joi from 'joi'
 import type { DataSource } from 'typeorm'
 import * as wire from '@jardinero/contract/season'
 import type { Yard } from '@jardinero/contract/yard'
 import type { Reader, Words } from '@jardinero/words'
 import type { StoredPerson } from '../platform/accountEntities.ts'
+import type { App } from '../platform/app.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
@@ -14,6 +15,7 @@ import { AccountScope } from '../platform/scope.ts'
 import { planCalendar } from './calendar.ts'
 import type { StoredFeed } from './entities.ts'
 import { takePlan } from './plans.ts'
+import { idParams } from '../platform/params.ts'
 
 const tags = ['season']
 const feedWire = ({ id, yardId, secret }: StoredFeed): wire.CalendarFeed => ({
@@ -29,7 +31,7 @@ export interface SeasonParts {
   wordsFor: (reader: Reader) => Words
 }
 
-function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonParts): void {
+function feedRoutes(app: App, { database, clock, wordsFor }: SeasonParts): void {
   app.get(
     '/api/season/feeds',
     { schema: { tags, summary: 'Calendars others may subscribe to' } },
@@ -41,7 +43,7 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
     { schema: { tags, summary: 'An address under which a yard’s plan may be read', body: wire.feedOrder } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const order = request.body as { id: string; yardId: string }
+        const order = request.body
         await scope.get<Yard>('yard', order.yardId)
         const [there] = await scope.find<StoredFeed>('calendar_feed', { yardId: order.yardId })
         if (there) return feedWire(there)
@@ -60,12 +62,12 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
       schema: {
         tags,
         summary: 'Take an address back',
-        params: Joi.object({ id: Joi.string().uuid().required() }),
+        params: idParams,
       },
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
+        const { id } = request.params
         await scope.get('calendar_feed', id)
         await scope.delete('calendar_feed', { id })
         void reply.code(204)
@@ -77,7 +79,7 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
       schema: {
         tags,
         summary: 'A yard’s plan for a calendar program, by its secret address',
-        params: Joi.object({
+        params: Joi.object<{ file: string }, true>({
           file: Joi.string()
             .pattern(/^[\w-]{32}\.ics$/)
             .required(),
@@ -86,7 +88,7 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
       config: { open: true, rateLimit: { max: 60, timeWindow: '1 minute' } },
     },
     async (request, reply) => {
-      const secret = (request.params as { file: string }).file.slice(0, -'.ics'.length)
+      const secret = request.params.file.slice(0, -'.ics'.length)
       const feed = await database.manager.findOneBy<StoredFeed>('calendar_feed', { secret })
       const reader = feed && (await database.manager.findOneBy<StoredPerson>('person', { id: feed.personId }))
       if (!feed || !reader) throw new ProblemError('notFound')
@@ -98,7 +100,7 @@ function feedRoutes(app: FastifyInstance, { database, clock, wordsFor }: SeasonP
   )
 }
 
-export function seasonRoutes(app: FastifyInstance, parts: SeasonParts): void {
+export function seasonRoutes(app: App, parts: SeasonParts): void {
   const { clock, wordsFor } = parts
   app.get(
     '/api/season/plans',
@@ -116,12 +118,7 @@ export function seasonRoutes(app: FastifyInstance, parts: SeasonParts): void {
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { plan, added } = await takePlan(
-          scope,
-          request.body as wire.PlanOrder,
-          request.person!.name,
-          clock,
-        )
+        const { plan, added } = await takePlan(scope, request.body, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return plan
       }),
@@ -134,7 +131,7 @@ export function seasonRoutes(app: FastifyInstance, parts: SeasonParts): void {
     (request, reply) =>
       app.scoped(request, async (scope) => {
         void asCalendar(reply).header('content-disposition', 'attachment; filename="lawn-season.ics"')
-        const { yardId } = request.query as { yardId: string }
+        const { yardId } = request.query
         return planCalendar(scope, yardId, wordsFor(request.person!), clock)
       }),
   )

@@ -1,34 +1,15 @@
+import type { ChooseOrder } from '@jardinero/contract/choose'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import type { Refusal } from '@jardinero/core/quantity'
-import { computeVerdict, type Belt, type PlantStage } from '@jardinero/core/scout'
+import { computeVerdict } from '@jardinero/core/scout'
 import {
   chooseProducts,
   type Choice,
-  type ChoiceGround,
   type ChoiceRequest,
   type JudgedProduct,
-  type LabelRules,
   type Tank,
 } from '@jardinero/core/shelf'
-import type { Hemisphere, TurfState } from '@jardinero/core/yard'
 import { ProblemError } from '../platform/problem.ts'
-
-/** POST /api/shelf/choose, as its schema lets it through. */
-export interface ChooseOrder extends Pick<
-  ChoiceRequest,
-  'day' | 'outlook' | 'situation' | 'neighbours' | 'sprayAnyway'
-> {
-  hemisphere: Hemisphere
-  belt: Belt
-  turf: string
-  state: TurfState
-  areaSqFt: number
-  seedingDay?: string
-  check?: ChoiceGround['check']
-  passes: ChoiceGround['passes']
-  weeds: { plant: string; stage: PlantStage; tillers: number | null; count?: number }[]
-  labels?: LabelRules[]
-}
 
 function weedsOf(order: ChooseOrder): ChoiceRequest['weeds'] {
   const turf = almanac.turf.find((t) => t.code === order.turf)

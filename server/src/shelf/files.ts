@@ -1,13 +1,13 @@
-import type { FastifyInstance } from 'fastify'
-import Joi from 'joi'
 import * as wire from '@jardinero/contract/shelf'
+import type { App } from '../platform/app.ts'
 import { toWire } from '../platform/collection.ts'
-import { mostFileBytes, takeUploads } from '../platform/bodies.ts'
+import { bytes, mostFileBytes, takeUploads } from '../platform/bodies.ts'
 import { readWithBytes } from '../platform/files.ts'
 import { developPicture, redevelopPicture, type PictureOrder } from '../platform/picture.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredLabelFile } from './entities.ts'
+import { idParams } from '../platform/params.ts'
 
 const mostPixels = 80_000_000
 const mostFiles = 6
@@ -72,10 +72,9 @@ async function keepFile(
 export const readLabelFile = (scope: AccountScope, id: string): Promise<StoredLabelFile> =>
   readWithBytes<StoredLabelFile>(scope, 'label_file', id)
 
-const params = Joi.object({ id: Joi.string().uuid().required() })
 const tags = ['shelf']
 
-export function labelFileRoutes(app: FastifyInstance): void {
+export function labelFileRoutes(app: App): void {
   takeUploads(app, (uploads) =>
     uploads.post(
       '/api/shelf/labels/:id/files',
@@ -83,22 +82,22 @@ export function labelFileRoutes(app: FastifyInstance): void {
         schema: {
           tags,
           summary: 'The label itself, as the bytes of a PDF, JPEG, PNG or WebP',
-          params,
+          params: idParams,
           querystring: wire.labelFileRequest,
-          body: Joi.binary().required(),
+          body: bytes,
         },
         bodyLimit: mostFileBytes,
       },
       async (request, reply) => {
-        const { id } = request.params as { id: string }
-        const order = request.query as { id: string; name: string }
+        const { id } = request.params
+        const order = request.query
         const same = await app.scoped(request, async (scope) => {
           await scope.get('label', id)
           return findFile(scope, id, order.id)
         })
         if (same) return same
         // No connection is held while a picture is made smaller.
-        const content = await readSent(request.body as Buffer)
+        const content = await readSent(request.body)
         const { file, added } = await app.scoped(request, (scope) => keepFile(scope, id, order, content))
         void reply.code(added ? 201 : 200)
         return file
@@ -107,10 +106,10 @@ export function labelFileRoutes(app: FastifyInstance): void {
   )
   app.get(
     '/api/shelf/files/:id',
-    { schema: { tags, summary: 'The content of a label’s file', params } },
+    { schema: { tags, summary: 'The content of a label’s file', params: idParams } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const file = await readLabelFile(scope, (request.params as { id: string }).id)
+        const file = await readLabelFile(scope, request.params.id)
         const pdf = file.kind === 'pdf'
         // A PDF of unknown origin is handed over, never run inside the application.
         void reply
@@ -121,10 +120,10 @@ export function labelFileRoutes(app: FastifyInstance): void {
   )
   app.delete(
     '/api/shelf/files/:id',
-    { schema: { tags, summary: 'Takes a label’s file away', params } },
+    { schema: { tags, summary: 'Takes a label’s file away', params: idParams } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        const { id } = request.params as { id: string }
+        const { id } = request.params
         await scope.get('label_file', id)
         await scope.delete('label_file', { id })
         void reply.code(204)

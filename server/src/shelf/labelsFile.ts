@@ -1,11 +1,11 @@
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
-import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/shelf'
 import type { Refusal } from '@jardinero/core/quantity'
 import { findContradictions, kindOf, type LabelRules } from '@jardinero/core/shelf'
+import type { App } from '../platform/app.ts'
 import { toWire } from '../platform/collection.ts'
 import { takeFiles } from '../tasks/index.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -123,7 +123,7 @@ const stockRow = (
 ]
 
 const tags = ['shelf']
-export function labelsFileRoutes(app: FastifyInstance): void {
+export function labelsFileRoutes(app: App): void {
   app.get(
     '/api/shelf/labels.json',
     { schema: { tags, summary: 'All labels as one file' } },

@@ -1,40 +1,41 @@
-import type { FastifyInstance } from 'fastify'
 import { almanac } from '@jardinero/almanac'
+import { chooseRequest } from '@jardinero/contract/choose'
 import * as wire from '@jardinero/contract/shelf'
 import type { MassUnit, VolumeUnit } from '@jardinero/core/quantity'
-import { checkPackage, findContradictions, type LabelRules, type StockPackage } from '@jardinero/core/shelf'
+import { checkPackage, findContradictions } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import { accountToday } from '../platform/today.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
-import type { Collection } from '../platform/collection.ts'
+import { collectionOf, type Collection } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { chooseFor, type ChooseOrder } from './choose.ts'
+import { chooseFor } from './choose.ts'
 import { labelFileRoutes } from './files.ts'
 import { labelsFileRoutes, refusalsOf } from './labelsFile.ts'
 import { sheetRoutes } from './sheet.ts'
 import { keepVersion, versionRoutes } from './versions.ts'
 
 export const shelfCollections = (clock: Clock): Collection[] => [
-  {
+  collectionOf({
     room: 'shelf',
     path: 'labels',
     entity: 'label',
     shapes: wire.label,
-    check: (row) => refusalsOf(row['rules'] as LabelRules),
+    check: (row) => refusalsOf(row.rules),
     replaced: keepVersion(clock),
-  },
-  {
+  }),
+  collectionOf({
     room: 'shelf',
     path: 'stock',
     entity: 'stock_package',
     shapes: wire.stockRow,
     check: async (row, scope) => {
-      const [label] = await scope.find<wire.Label>('label', { id: row['labelId'] as string })
+      const [label] = await scope.find<wire.Label>('label', { id: row.labelId })
       if (!label) return [{ code: 'labelMissing', field: 'labelId', params: {} }]
-      return checkPackage(row as unknown as StockPackage, label.rules)
+      return checkPackage(row, label.rules)
     },
-  },
+  }),
 ]
 
 interface TakenRow {
@@ -63,7 +64,7 @@ export interface ShelfParts {
   wordsFor: (reader: Reader) => Words
 }
 
-export function shelfRoutes(app: FastifyInstance, { clock, wordsFor }: ShelfParts): void {
+export function shelfRoutes(app: App, { clock, wordsFor }: ShelfParts): void {
   const tags = ['shelf']
   app.get(
     '/api/shelf/almanac',
@@ -82,7 +83,7 @@ export function shelfRoutes(app: FastifyInstance, { clock, wordsFor }: ShelfPart
       config: { open: true },
     },
     (request) => {
-      const { rules, lawnSqFt } = request.body as { rules: LabelRules; lawnSqFt?: number }
+      const { rules, lawnSqFt } = request.body
       return { findings: findContradictions(rules, almanac.actives, lawnSqFt ? { lawnSqFt } : {}) }
     },
   )
@@ -92,12 +93,12 @@ export function shelfRoutes(app: FastifyInstance, { clock, wordsFor }: ShelfPart
       schema: {
         tags,
         summary: 'The smallest safe set that controls what is there',
-        body: wire.chooseRequest,
+        body: chooseRequest,
       },
       bodyLimit: 8 * ordinaryBytes,
       config: { open: true },
     },
-    (request) => chooseFor(request.body as ChooseOrder),
+    (request) => chooseFor(request.body),
   )
   versionRoutes(app)
   labelFileRoutes(app)

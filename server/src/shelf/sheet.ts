@@ -1,10 +1,10 @@
-import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/shelf'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import { computeSheet, type SheetRow } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
+import type { App } from '../platform/app.ts'
 import { pageNumbers, plainText as plain } from '../platform/pdf.ts'
 import type { Page } from '../platform/page.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -128,7 +128,7 @@ export interface SheetParts {
 }
 
 const tags = ['shelf']
-export function sheetRoutes(app: FastifyInstance, { wordsFor, today }: SheetParts): void {
+export function sheetRoutes(app: App, { wordsFor, today }: SheetParts): void {
   const query = { querystring: wire.sheetRequest }
   app.get(
     '/api/shelf/sheet.csv',
@@ -138,7 +138,7 @@ export function sheetRoutes(app: FastifyInstance, { wordsFor, today }: SheetPart
         void reply
           .type('text/csv; charset=utf-8')
           .header('content-disposition', 'attachment; filename="shelf-sheet.csv"')
-        return sheetCsv(await readSheet(scope, request.query as { yardId?: string }))
+        return sheetCsv(await readSheet(scope, request.query))
       }),
   )
   app.get(
@@ -146,7 +146,7 @@ export function sheetRoutes(app: FastifyInstance, { wordsFor, today }: SheetPart
     { schema: { tags, summary: 'The shelf on one sheet, as PDF', ...query } },
     async (request, reply) => {
       const [sheet, day] = await app.scoped(request, async (scope) => [
-        await readSheet(scope, request.query as { yardId?: string; heading?: string }),
+        await readSheet(scope, request.query),
         await today(scope),
       ])
       return app.sendPdf(request, reply, 'shelf-sheet', sheetPdf(sheet, wordsFor(request.person!), day))

@@ -1,12 +1,12 @@
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
-import type { FastifyInstance } from 'fastify'
-import Joi from 'joi'
-import type { LabelVersion } from '@jardinero/contract/shelf'
+import type { Label, LabelVersion } from '@jardinero/contract/shelf'
 import type { LabelRules } from '@jardinero/core/shelf'
+import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { StoredLabelVersion } from './entities.ts'
+import { idParams } from '../platform/params.ts'
 
 /** The versions of a label that stood before, the oldest first. @throws ProblemError notFound */
 async function versionsOf(scope: AccountScope, labelId: string): Promise<LabelVersion[]> {
@@ -22,8 +22,7 @@ async function versionsOf(scope: AccountScope, labelId: string): Promise<LabelVe
 /** Keeps a label as it stood, when its rules were changed. */
 export const keepVersion =
   (clock: Clock) =>
-  async (before: Record<string, unknown>, by: string, scope: AccountScope): Promise<void> => {
-    const { id: labelId, rules } = before as { id: string; rules: LabelRules }
+  async ({ id: labelId, rules }: Label, by: string, scope: AccountScope): Promise<void> => {
     const now = await scope.get<{ id: string; rules: LabelRules }>('label', labelId)
     if (isDeepStrictEqual(now.rules, rules)) return
     const number = (await versionsOf(scope, labelId)).length + 1
@@ -39,16 +38,16 @@ export const keepVersion =
     ])
   }
 
-export function versionRoutes(app: FastifyInstance): void {
+export function versionRoutes(app: App): void {
   app.get(
     '/api/shelf/labels/:id/versions',
     {
       schema: {
         tags: ['shelf'],
         summary: 'A label as it stood before each change',
-        params: Joi.object({ id: Joi.string().uuid().required() }),
+        params: idParams,
       },
     },
-    (request) => app.scoped(request, (scope) => versionsOf(scope, (request.params as { id: string }).id)),
+    (request) => app.scoped(request, (scope) => versionsOf(scope, request.params.id)),
   )
 }

@@ -1,5 +1,6 @@
-import type { FastifyInstance, FastifyRequest } from 'fastify'
+import type { FastifyRequest } from 'fastify'
 import { weatherRequest } from '@jardinero/contract/weather'
+import type { App } from '../platform/app.ts'
 import { connectDevice, streamLines } from '../platform/device.ts'
 
 export interface ProbeParts {
@@ -9,7 +10,7 @@ export interface ProbeParts {
 }
 
 /** Lines of the probe as server-sent events, as the probe says them (docs/probe.md). */
-export function probeRoutes(app: FastifyInstance, { probeUrl, dayOf }: ProbeParts): void {
+export function probeRoutes(app: App, { probeUrl, dayOf }: ProbeParts): void {
   app.get(
     '/api/soil/probe',
     {
@@ -21,7 +22,7 @@ export function probeRoutes(app: FastifyInstance, { probeUrl, dayOf }: ProbePart
       config: { rateLimit: { max: 60, timeWindow: '1 minute' } },
     },
     async (request, reply) => {
-      const { day, latitude } = await dayOf(request, (request.query as { yardId: string }).yardId)
+      const { day, latitude } = await dayOf(request, request.query.yardId)
       const probe = await connectDevice(probeUrl, 'probeAway')
       probe.write(`DAY ${day} ${latitude}\n`)
       streamLines(probe, request, reply)

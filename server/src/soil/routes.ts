@@ -1,18 +1,10 @@
-import type { FastifyInstance } from 'fastify'
 import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
 import { stationFile, typicalYearFile, weatherRequest } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
 import { dayIn, type Refusal } from '@jardinero/core/quantity'
-import {
-  checkReading,
-  computeSprinkler,
-  computeTiming,
-  type CatchCups,
-  type SoilForecast,
-  type SoilForecastRequest,
-  type TimingRequest,
-} from '@jardinero/core/soil'
+import { checkReading, computeSprinkler, computeTiming, type SoilForecast } from '@jardinero/core/soil'
+import type { App } from '../platform/app.ts'
 import { createForecastPool } from './forecastPool.ts'
 import { probeRoutes } from './probe.ts'
 import { forgetStation } from './station.ts'
@@ -20,7 +12,7 @@ import { readWeather } from './weather.ts'
 import { accountToday } from '../platform/today.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
-import { toWire, type Collection } from '../platform/collection.ts'
+import { collectionOf, toWire, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { takeFiles } from '../tasks/index.ts'
@@ -36,32 +28,43 @@ const notAfterToday = (clock: Clock) => async (row: Record<string, unknown>, sco
 }
 
 export const soilCollections = (clock: Clock): Collection[] => [
-  { room: 'soil', path: 'signs', entity: 'season_sign', shapes: wire.sign, check: notAfterToday(clock) },
-  { room: 'soil', path: 'waters', entity: 'water_entry', shapes: wire.water, check: notAfterToday(clock) },
-  {
+  collectionOf({
+    room: 'soil',
+    path: 'signs',
+    entity: 'season_sign',
+    shapes: wire.sign,
+    check: notAfterToday(clock),
+  }),
+  collectionOf({
+    room: 'soil',
+    path: 'waters',
+    entity: 'water_entry',
+    shapes: wire.water,
+    check: notAfterToday(clock),
+  }),
+  collectionOf({
     room: 'soil',
     path: 'sprinklers',
     entity: 'sprinkler',
     shapes: wire.sprinkler,
     check: (row) => {
-      const output = computeSprinkler(row as unknown as CatchCups)
+      const output = computeSprinkler(row)
       return output.ok ? [] : output.refusals
     },
-  },
-  {
+  }),
+  collectionOf({
     room: 'soil',
     path: 'readings',
     entity: 'soil_reading',
     shapes: wire.reading,
-    check: async (row, scope): Promise<Refusal[]> => {
-      const reading = row as unknown as wire.Reading
+    check: async (reading, scope): Promise<Refusal[]> => {
       const { timeZone } = await yardOfPlace(scope, reading.placeId)
       const [given, today] = [dayIn(reading.takenAt, timeZone), await accountToday(scope, timeZone, clock)]
       const future: Refusal[] =
         given > today ? [{ code: 'readingInFuture', field: 'takenAt', params: { given, today } }] : []
       return [...checkReading(reading), ...future]
     },
-  },
+  }),
 ]
 
 interface Window {
@@ -112,7 +115,7 @@ function forecastCsv({ places }: SoilForecast): string {
 
 const tags = ['soil']
 
-function calculatorRoutes(app: FastifyInstance): void {
+function calculatorRoutes(app: App): void {
   const forecast = createForecastPool(app)
   app.post(
     '/api/soil/timing',
@@ -125,7 +128,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       bodyLimit: 4 * ordinaryBytes,
       config: { open: true },
     },
-    (request) => accept(computeTiming(request.body as TimingRequest)),
+    (request) => accept(computeTiming(request.body)),
   )
   app.post(
     '/api/soil/sprinkler',
@@ -137,7 +140,7 @@ function calculatorRoutes(app: FastifyInstance): void {
       },
       config: { open: true },
     },
-    (request) => accept(computeSprinkler(request.body as CatchCups)),
+    (request) => accept(computeSprinkler(request.body)),
   )
   const simulated = {
     config: { open: true, rateLimit: { max: 30, timeWindow: '1 minute', inProcess: true } },
@@ -156,7 +159,7 @@ function calculatorRoutes(app: FastifyInstance): void {
     },
     async (request, reply) => ({
       simulated: true,
-      ...accept(await forecast(request.body as SoilForecastRequest, untilGone(request, reply))),
+      ...accept(await forecast(request.body, untilGone(request, reply))),
     }),
   )
   app.post(
@@ -166,14 +169,14 @@ function calculatorRoutes(app: FastifyInstance): void {
       ...large,
     },
     async (request, reply) => {
-      const series = accept(await forecast(request.body as SoilForecastRequest, untilGone(request, reply)))
+      const series = accept(await forecast(request.body, untilGone(request, reply)))
       void reply.type('text/csv; charset=utf-8')
       return forecastCsv(series)
     },
   )
 }
 
-function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string): void {
+function stationRoutes(app: App, clock: Clock, weatherUrl?: string): void {
   app.get(
     '/api/soil/weather',
     {
@@ -181,7 +184,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
     },
     (request) =>
       app.scoped(request, async (scope) => {
-        const yard = await scope.get<Yard>('yard', (request.query as { yardId: string }).yardId)
+        const yard = await scope.get<Yard>('yard', request.query.yardId)
         return readWeather(scope, weatherUrl, yard, await accountToday(scope, yard.timeZone, clock))
       }),
   )
@@ -208,7 +211,7 @@ function stationRoutes(app: FastifyInstance, clock: Clock, weatherUrl?: string):
     { schema: { tags, summary: 'Forget the yard’s own station', querystring: weatherRequest } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
-        await forgetStation(scope, (request.query as { yardId: string }).yardId)
+        await forgetStation(scope, request.query.yardId)
         void reply.code(204)
       }),
   )
@@ -219,7 +222,7 @@ export interface SoilServices {
   probeUrl?: string | undefined
 }
 
-export function soilRoutes(app: FastifyInstance, clock: Clock, { weatherUrl, probeUrl }: SoilServices): void {
+export function soilRoutes(app: App, clock: Clock, { weatherUrl, probeUrl }: SoilServices): void {
   calculatorRoutes(app)
   stationRoutes(app, clock, weatherUrl)
   probeRoutes(app, {
@@ -233,7 +236,7 @@ export function soilRoutes(app: FastifyInstance, clock: Clock, { weatherUrl, pro
   app.get(
     '/api/soil/season',
     { schema: { tags, summary: 'Readings between two days', querystring: wire.readingsRequest } },
-    (request) => app.scoped(request, (scope) => findReadings(scope, request.query as Window)),
+    (request) => app.scoped(request, (scope) => findReadings(scope, request.query)),
   )
   app.get(
     '/api/soil/readings.csv',
@@ -243,7 +246,7 @@ export function soilRoutes(app: FastifyInstance, clock: Clock, { weatherUrl, pro
         void reply
           .type('text/csv; charset=utf-8')
           .header('content-disposition', 'attachment; filename="soil-readings.csv"')
-        return readingsCsv(scope, request.query as Window)
+        return readingsCsv(scope, request.query)
       }),
   )
 }

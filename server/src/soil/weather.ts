@@ -58,7 +58,7 @@ const ofRow = ({ day, minimumC, maximumC, rainMm, wind, solarMJ, filled }: wire.
 })
 
 async function ownDays(scope: AccountScope, yardId: string, to: Day) {
-  const rows = await scope.find<wire.OwnDay>('station_day', { yardId }, { day: 'ASC' } as never)
+  const rows = await scope.find<wire.OwnDay>('station_day', { yardId }, { order: { day: 'ASC' } })
   return rows.filter((r) => r.day <= to).map(ofRow)
 }
 

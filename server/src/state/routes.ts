@@ -1,8 +1,8 @@
-import type { FastifyInstance } from 'fastify'
 import type { Calibration, Sprayer, ToolRow } from '@jardinero/contract/bench'
 import type { Label, LabelFile, StockRow } from '@jardinero/contract/shelf'
 import * as wire from '@jardinero/contract/state'
 import type { Account } from '../platform/accountEntities.ts'
+import type { App } from '../platform/app.ts'
 import { rowsWhere } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readYardNames, readYardState, readYardYear } from './yardState.ts'
@@ -26,7 +26,7 @@ const readShelf = async (scope: AccountScope): Promise<wire.ShelfState> => ({
 })
 
 /** What a browser holds: the account's outline, and a yard by its years. Nothing here grows with the account. */
-export function stateRoutes(app: FastifyInstance): void {
+export function stateRoutes(app: App): void {
   const tags = ['state']
   app.get(
     '/api/account/opening',
@@ -48,18 +48,18 @@ export function stateRoutes(app: FastifyInstance): void {
     {
       schema: { tags, summary: 'A page of yards by name, searched', querystring: wire.namesRequest },
     },
-    (request) => app.scoped(request, (scope) => readYardNames(scope, request.query as object)),
+    (request) => app.scoped(request, (scope) => readYardNames(scope, request.query)),
   )
   app.get(
     '/api/yard/yards/:id/state',
     { schema: { tags, summary: 'A yard and what belongs to no year of it', params: wire.yardParams } },
-    (request) => app.scoped(request, (scope) => readYardState(scope, (request.params as { id: string }).id)),
+    (request) => app.scoped(request, (scope) => readYardState(scope, request.params.id)),
   )
   app.get(
     '/api/yard/yards/:id/years/:year',
     { schema: { tags, summary: 'What happened in a year of a yard', params: wire.yardYearParams } },
     (request) => {
-      const { id, year } = request.params as { id: string; year: number }
+      const { id, year } = request.params
       return app.scoped(request, (scope) => readYardYear(scope, id, year))
     },
   )

@@ -74,7 +74,7 @@ export async function readYardYear(scope: AccountScope, yardId: string, year: nu
   const instants = Between(`${year - 1}-12-31T00:00:00Z`, `${year + 1}-01-02T00:00:00Z`)
   const inYear = (at: string) => dayIn(at, timeZone).startsWith(String(year))
   const zoneIds = (await scope.find<Zone>('zone', { yardId })).map((z) => z.id)
-  const placeIds = (await scope.find<Place>('place', { zoneId: In(zoneIds) } as never)).map((p) => p.id)
+  const placeIds = (await scope.find<Place>('place', { zoneId: In(zoneIds) })).map((p) => p.id)
   const records = (await findRecords(scope, { yardId, from, to })).filter((r) => inYear(r.appliedAt))
   const recordIds = records.map((r) => r.id)
   const finds = await rowsWhere<Find>(scope, 'plant_find', {

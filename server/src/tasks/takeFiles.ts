@@ -1,7 +1,8 @@
-import type { FastifyInstance, FastifyRequest, RouteOptions } from 'fastify'
+import type { FastifyRequest, RouteOptions } from 'fastify'
 import type Joi from 'joi'
 import { In } from 'typeorm'
 import type { TaskKind } from '@jardinero/contract/task'
+import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 
 export interface FileRoute {
@@ -14,7 +15,7 @@ export interface FileRoute {
 }
 
 /** Routes that take a file in: its bytes are kept as they come, and read where nobody waits for anything else. */
-export function takeFiles(app: FastifyInstance, routes: FileRoute[]): void {
+export function takeFiles(app: App, routes: FileRoute[]): void {
   void app.register((files, _options, done) => {
     files.removeContentTypeParser('application/json')
     for (const { url, kind, summary, tag, body, bodyLimit } of routes) {

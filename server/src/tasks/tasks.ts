@@ -1,13 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import type { FastifyInstance, FastifyReply, FastifyRequest } from 'fastify'
-import Joi from 'joi'
+import type { FastifyReply, FastifyRequest } from 'fastify'
 import { In, type DataSource } from 'typeorm'
 import type { Task, TaskFile, TaskKind } from '@jardinero/contract/task'
 import { wordsFor } from '@jardinero/words/whole'
+import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { describeProblem } from '../platform/problemHandler.ts'
 import { createBoss, queueInside, retrying, taskQueue } from '../platform/queue.ts'
 import type { StoredTask } from './entities.ts'
+import { idParams } from '../platform/params.ts'
 
 const taskToWire = ({ id, kind, state, tries, done, total, result, problem }: StoredTask): Task => ({
   id,
@@ -28,7 +29,7 @@ declare module 'fastify' {
 }
 
 /** Work that takes long: kept in PostgreSQL, one an account, done by whatever worker comes to it first. */
-export function registerTasks(app: FastifyInstance, database: DataSource): void {
+export function registerTasks(app: App, database: DataSource): void {
   const boss = createBoss(database, false)
   app.addHook('onReady', async () => void (await boss.start()))
   app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
@@ -62,29 +63,29 @@ export function registerTasks(app: FastifyInstance, database: DataSource): void 
         (await scope.find<StoredTask>('task', {}, { order: { madeAt: 'DESC' }, take: 50 })).map(taskToWire),
       ),
   )
-  const params = Joi.object({ id: Joi.string().uuid().required() })
-  const idOf = (request: FastifyRequest) => (request.params as { id: string }).id
   app.get(
     '/api/account/tasks/:id',
     {
       schema: {
         tags,
         summary: 'How far a file that is taken in has come, and what came of it',
-        params,
+        params: idParams,
       },
     },
     (request) =>
-      app.scoped(request, async (scope) => taskToWire(await scope.get<StoredTask>('task', idOf(request)))),
+      app.scoped(request, async (scope) =>
+        taskToWire(await scope.get<StoredTask>('task', request.params.id)),
+      ),
   )
   app.get(
     '/api/account/tasks/:id/file',
-    { schema: { tags, summary: 'What a task has made, for a week', params } },
+    { schema: { tags, summary: 'What a task has made, for a week', params: idParams } },
     async (request, reply) => {
       const { product, result } = await app.scoped(request, async (scope) => {
-        const { result } = await scope.get<StoredTask>('task', idOf(request))
+        const { result } = await scope.get<StoredTask>('task', request.params.id)
         const [made] = await scope.rows<{ product: Buffer | null }>(
           'SELECT product FROM task WHERE id = $1 AND product IS NOT NULL',
-          [idOf(request)],
+          [request.params.id],
         )
         if (!made) throw new ProblemError('notFound')
         return { ...made, result: result as TaskFile }
@@ -102,12 +103,12 @@ export function registerTasks(app: FastifyInstance, database: DataSource): void 
       schema: {
         tags,
         summary: 'Calls a task off: nothing of it is kept. One that is over stays as it is.',
-        params,
+        params: idParams,
       },
     },
     (request) =>
       app.scoped(request, async (scope) => {
-        const { id } = await scope.get<StoredTask>('task', idOf(request))
+        const { id } = await scope.get<StoredTask>('task', request.params.id)
         // A worker that is at it finds its task gone when it tells how far it is, or at its end, and undoes all.
         const problem = describeProblem(new ProblemError('cancelled'), wordsFor(request.person!))
         await scope.update(

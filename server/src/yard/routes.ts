@@ -1,18 +1,12 @@
-import type { FastifyInstance } from 'fastify'
 import geodesic from 'geographiclib-geodesic'
 import tzlookup from '@photostructure/tz-lookup'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkGround, checkParameters } from '@jardinero/core/soil'
-import {
-  checkSection,
-  computeArea,
-  computeGeographicArea,
-  hemisphereOf,
-  type Section,
-} from '@jardinero/core/yard'
-import type { Collection } from '../platform/collection.ts'
+import { checkSection, computeArea, computeGeographicArea, hemisphereOf } from '@jardinero/core/yard'
+import type { App } from '../platform/app.ts'
+import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 
 const knownTurf = new Set(almanac.turf.map((t) => t.code))
@@ -28,41 +22,40 @@ const ownField = (refusal: Refusal): Refusal => ({
 })
 
 export const yardCollections: Collection[] = [
-  {
+  collectionOf({
     room: 'yard',
     path: 'yards',
     entity: 'yard',
     shapes: wire.yard,
     check: (row) => [
-      ...unknownCode(knownClimates, row['climate'], 'climate'),
-      ...checkParameters((row as unknown as wire.Yard).timingParameters ?? {}).map((r) => ({
+      ...unknownCode(knownClimates, row.climate, 'climate'),
+      ...checkParameters(row.timingParameters ?? {}).map((r) => ({
         ...r,
         field: `timingP${r.field!.slice(1)}`,
       })),
     ],
-  },
-  {
+  }),
+  collectionOf({
     room: 'yard',
     path: 'zones',
     entity: 'zone',
     shapes: wire.zone,
-    check: (row) => unknownCode(knownTurf, row['turf'], 'turf'),
-  },
-  {
+    check: (row) => unknownCode(knownTurf, row.turf, 'turf'),
+  }),
+  collectionOf({
     room: 'yard',
     path: 'sections',
     entity: 'section',
     shapes: wire.section,
-    check: (row) => checkSection(row as unknown as Section).map(ownField),
-  },
-  {
+    check: (row) => checkSection(row).map(ownField),
+  }),
+  collectionOf({
     room: 'yard',
     path: 'places',
     entity: 'place',
     shapes: wire.place,
-    check: (row) =>
-      checkGround((row as unknown as wire.Place).ground).map((r) => ({ ...r, field: `ground.${r.field}` })),
-  },
+    check: (row) => checkGround(row.ground).map((r) => ({ ...r, field: `ground.${r.field}` })),
+  }),
 ]
 
 function findWhereabouts(latitude: number, longitude: number): wire.Whereabouts {
@@ -77,7 +70,7 @@ function findWhereabouts(latitude: number, longitude: number): wire.Whereabouts 
   }
 }
 
-export function yardRoutes(app: FastifyInstance): void {
+export function yardRoutes(app: App): void {
   const tags = ['yard']
   app.post(
     '/api/yard/area',
@@ -86,10 +79,7 @@ export function yardRoutes(app: FastifyInstance): void {
       config: { open: true },
     },
     (request) => {
-      const { sections, tapeUncertaintyFt } = request.body as {
-        sections: Section[]
-        tapeUncertaintyFt: number
-      }
+      const { sections, tapeUncertaintyFt } = request.body
       return accept(computeArea(sections, tapeUncertaintyFt))
     },
   )
@@ -103,7 +93,7 @@ export function yardRoutes(app: FastifyInstance): void {
       },
       config: { open: true },
     },
-    (request) => accept(computeGeographicArea((request.body as { corners: [number, number][] }).corners)),
+    (request) => accept(computeGeographicArea(request.body.corners)),
   )
   app.get(
     '/api/yard/whereabouts',
@@ -116,7 +106,7 @@ export function yardRoutes(app: FastifyInstance): void {
       config: { open: true },
     },
     (request) => {
-      const { latitude, longitude } = request.query as { latitude: number; longitude: number }
+      const { latitude, longitude } = request.query
       return findWhereabouts(latitude, longitude)
     },
   )

@@ -284,7 +284,7 @@ describe('the search', () => {
     expect(ended()).toBe(1)
   })
   it('says when nothing keeps every limit, when it broke, and can be stopped', async () => {
-    const { page, settle } = await openStation()
+    const { page } = await openStation()
     vi.spyOn(console, 'error').mockImplementation(() => undefined)
     standWorker()
     const press = async (text: string) => {
