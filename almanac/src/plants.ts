@@ -34,5 +34,9 @@ const filed = [turfPlants, grasses, sedgesBulbsMosses, broadleafAnnuals, broadle
 /** What the key rests on: the characters, and every turf and weed scored for them. */
 export const plantAlmanac = {
   characters: load<Character[]>('characters', characters, charactersSchema),
-  plants: load<Plant[]>('plants', (filed as unknown as FiledPlant[]).map(complete), plantsSchema),
+  plants: load<Plant[]>(
+    'plants',
+    filed.map((plant: object) => complete(plant as FiledPlant)),
+    plantsSchema,
+  ),
 }

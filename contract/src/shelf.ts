@@ -257,9 +257,6 @@ export const checkRequest = Joi.object<{ rules: LabelRules; lawnSqFt?: number },
   lawnSqFt: Joi.number().positive().max(4_356_000),
 })
 
-const code = Joi.string()
-  .pattern(/^[a-z][A-Za-z0-9]*$/)
-  .max(60)
 /** GET /api/shelf/sheet.csv and .pdf: for the turf of one yard, or for all. */
 export const sheetRequest = Joi.object<{ yardId?: string; heading?: string }, true>({
   yardId: id,

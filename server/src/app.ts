@@ -54,6 +54,9 @@ const stranger: Reader = { locale: 'en-US', units: 'us', temperature: 'F' }
 const proxyTrust = (trust: Config['trustProxy']) =>
   typeof trust === 'number' ? (_address: string, hop: number) => hop < trust : trust
 
+/** An error as the log has it: its type and place stand in what is described. */
+const logFault = (error: Error) => ({ type: error.name, message: '', stack: '', ...describeFault(error) })
+
 /** The documents' own page sets styles on its elements; nothing else of it leaves the house policy. */
 const docsPolicy =
   "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; font-src 'self' data:; connect-src 'self'; base-uri 'none'; frame-ancestors 'none'"
@@ -69,7 +72,7 @@ async function registerDocs(app: FastifyInstance): Promise<void> {
           'Routes under a room that need no account are calculators: the same figures and working as on the screen. Errors are RFC 9457 problem details with a stable code.',
       },
     },
-    transform: describeSchema as never,
+    transform: describeSchema,
   })
   await app.register(swaggerUi, {
     routePrefix: '/api/docs',
@@ -89,7 +92,7 @@ export async function buildApp({
   log = false,
 }: AppParts): Promise<FastifyInstance> {
   const app = Fastify({
-    logger: log ? { level: 'warn', serializers: { err: describeFault as never } } : false,
+    logger: log ? { level: 'warn', serializers: { err: logFault } } : false,
     trustProxy: proxyTrust(config.trustProxy),
     bodyLimit: ordinaryBytes,
     ...serverTimes,
@@ -98,7 +101,7 @@ export async function buildApp({
   registerPatience(app, bodyMs)
   registerCrowding(app, database)
   registerPdf(app)
-  app.setValidatorCompiler(joiValidator as never)
+  app.setValidatorCompiler(joiValidator)
   app.setSerializerCompiler(plainSerializer)
   app.setErrorHandler(
     problemHandler((request) => wordsFor(request.person ?? stranger), createFaultLog(app.log)),

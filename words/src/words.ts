@@ -124,7 +124,7 @@ export function createWords(catalogue: Catalogue, reader: Reader): Words {
 
   const sayParts: Words['sayParts'] = (key, params = {}) =>
     message(key)
-      .formatToParts(prepared(params) as never)
+      .formatToParts(prepared(params) as Record<string, Param & string>)
       .map((part) => ({ type: part.type === 0 ? 'text' : 'object', value: part.value }) as SentencePart)
 
   return {

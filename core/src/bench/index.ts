@@ -39,6 +39,7 @@ export {
   type SprayerKind,
 } from './sprayer.ts'
 export { computeJar, jarVolumes, type JarDose } from './tank/jar.ts'
+export { computeLeftOver, type LeftOver } from './tank/leftOver.ts'
 export { mixingOrder, planTankFilling } from './tank/order.ts'
 export {
   mostGrounds,

@@ -2,6 +2,7 @@ export { computeAfterPass, type AfterPass } from './afterPass.ts'
 export {
   computeRecordedRate,
   endOfApplication,
+  labelKey,
   passOfRecord,
   readAmended,
   worstRate,
@@ -21,6 +22,7 @@ export {
   type Rating,
   type Verdict,
 } from './rating.ts'
+export { gatherFailedPass, type AroundPass, type PassWrittenDown } from './failedPass.ts'
 export { computeWateringIn, type WaterDay, type WateringIn } from './watering.ts'
 export { computeYearSummary, type RecordInYear, type YearSummary } from './yearSummary.ts'
 export { computeLedgerEvents, type LedgerEvent, type PassDown } from './events.ts'

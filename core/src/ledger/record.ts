@@ -85,3 +85,7 @@ export interface Amendment<T> {
 /** The record as it reads now: the first entry with every amendment laid over it. The first entry stays as it was. */
 export const readAmended = <T extends object>(first: T, amendments: Amendment<T>[]): T =>
   amendments.reduce<T>((reading, { changes }) => ({ ...reading, ...changes }), { ...first })
+
+/** Which label a record is of: by its id; by its name only where a record from a file has none. */
+export const labelKey = ({ labelId, rules }: { labelId?: string | null; rules: { name: string } }): string =>
+  labelId ?? `named ${rules.name}`

@@ -1,1 +1,10 @@
 export { computeToday, type PlannedPass, type TodayItem, type TodayRoom, type TodayState } from './today.ts'
+export {
+  computeBarriersDue,
+  computeJudgeDue,
+  computeSinceCalibration,
+  computeSinceReading,
+  computeWateringDue,
+  findTreated,
+  type DownPass,
+} from './due.ts'

@@ -1,3 +1,4 @@
+import type { RatingRow } from '@jardinero/contract/ledger'
 import type { AccountScope } from '../platform/scope.ts'
 import { demoId } from './demoPlaces.ts'
 
@@ -9,7 +10,7 @@ const lastRatings = [
 
 export async function addRatings(scope: AccountScope): Promise<void> {
   for (const { day, treated, check, injury, why } of lastRatings)
-    await scope.add('rating', {
+    await scope.add<RatingRow>('rating', {
       id: demoId(`rating ${day}`),
       recordId: demoId('record 2025-05-08 front'),
       plant: 'smoothCrabgrass',
@@ -21,7 +22,8 @@ export async function addRatings(scope: AccountScope): Promise<void> {
       injury,
       why,
       note: '',
-    } as never)
+      version: 1,
+    })
 }
 
 /** What was found last year. */

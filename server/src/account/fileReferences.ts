@@ -1,6 +1,6 @@
 import type { AccountFile } from '@jardinero/contract/account'
 import { checkFiledPlans } from './filedPlans.ts'
-import { FaultList, type Filed, type Part } from './fileRows.ts'
+import { FaultList, filedRows, type Filed, type Part } from './fileRows.ts'
 
 export interface FilePart {
   part: Part
@@ -44,7 +44,7 @@ export const fileParts: FilePart[] = [
 /** Ids that stand twice, and references that lead nowhere. @throws ProblemError refused */
 export function checkReferences(file: AccountFile): void {
   const list = new FaultList()
-  const rowsOf = (part: Part) => file[part] as unknown as Filed[]
+  const rowsOf = (part: Part): Filed[] => filedRows(file, part)
   const ids = new Map(fileParts.map(({ part }) => [part, new Set(rowsOf(part).map((r) => r.id))]))
   for (const { part, refs } of fileParts) {
     const seen = new Set<string>()

@@ -6,6 +6,9 @@ import { validate } from '../platform/validation.ts'
 
 export type Part = keyof typeof accountFileParts
 export type Filed = Record<string, unknown> & { id: string }
+/** The rows of a part, whatever they are of. */
+export const filedRows = (file: AccountFile, part: Part): Filed[] =>
+  (file[part] as object[]).map((row) => row as Filed)
 
 /** Faults as they are found, until there are as many as help anybody. */
 export class FaultList {

@@ -1,13 +1,13 @@
 import type { FiledRecord } from '@jardinero/contract/account'
 import type { Mix, Tank } from '@jardinero/contract/bench'
-import { measureOfUnit, type Refusal } from '@jardinero/core/quantity'
+import { measureOfUnit, unitParts, type Refusal, type Unit } from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules } from '@jardinero/core/shelf'
 
 /** Whether amounts are of the kind their product is measured in: ounces of a powder are weight. */
-const measureFaults = (rules: LabelRules, given: Record<string, string>): Refusal[] => {
+const measureFaults = (rules: LabelRules, given: Record<string, Unit>): Refusal[] => {
   const measure = measureOfFormulation(rules.formulation)
   return Object.entries(given)
-    .filter(([, unit]) => measureOfUnit(unit.replace(/\/.*/, '') as never) !== measure)
+    .filter(([, unit]) => measureOfUnit(unitParts(unit)[0]) !== measure)
     .map(([field, unit]) => ({ code: 'amountMeasure', field, params: { measure, unit } }))
 }
 
@@ -17,13 +17,14 @@ export function checkFiledRecord({ rules, rate, first, amendments }: FiledRecord
     .filter((field) => first[field] === undefined)
     .map((field) => ({ code: 'fieldMissing', field: `first.${field}`, params: {} }))
   if (missing.length) return missing
-  const amounts = Object.fromEntries([
-    ['rate.unit', rate.unit],
-    ['first.product.unit', first.product.unit],
-    ...amendments.flatMap(({ changes }, i) =>
-      changes.product ? [[`amendments.${i}.changes.product.unit`, changes.product.unit]] : [],
-    ),
-  ]) as Record<string, string>
+  const amended = amendments.flatMap(({ changes: { product } }, i): [string, Unit][] =>
+    product ? [[`amendments.${i}.changes.product.unit`, product.unit]] : [],
+  )
+  const amounts: Record<string, Unit> = {
+    'rate.unit': rate.unit,
+    'first.product.unit': first.product.unit,
+    ...Object.fromEntries(amended),
+  }
   const positive: Refusal[] =
     first.product.value > 0 ? [] : [{ code: 'rateNotPositive', field: 'first.product', params: {} }]
   return [...positive, ...measureFaults(rules, amounts)]

@@ -15,7 +15,7 @@ import { checkFiledMix, checkFiledRecord, checkFiledTank } from './filedRecords.
 import { programmeHere, wishesHere } from './filedPlans.ts'
 import { outingHere, spreadHere, tankHere } from './filedTanks.ts'
 import { checkReferences, fileParts, type FilePart } from './fileReferences.ts'
-import { FaultList, type Filed, type Part } from './fileRows.ts'
+import { FaultList, filedRows, type Filed, type Part } from './fileRows.ts'
 import { findUnreadable } from './proveReadable.ts'
 
 type Translate = (id: unknown) => unknown
@@ -25,10 +25,10 @@ type Progress = (done: number, total: number) => Promise<void>
 const idFor = (accountId: string, filed: string): string => fixedId(`${accountId}/${filed}`)
 
 /** Rows that are not edited in place have their checks here; all others those of their collection. */
-const filedChecks: Partial<Record<Part, (row: never) => Refusal[]>> = {
-  records: (row: FiledRecord) => checkFiledRecord(row),
-  mixes: (row: Mix) => checkFiledMix(row),
-  tanks: (row: Tank) => checkFiledTank(row),
+const filedChecks: Partial<Record<Part, (row: Filed) => Refusal[]>> = {
+  records: (row) => checkFiledRecord(row as Filed & FiledRecord),
+  mixes: (row) => checkFiledMix(row as Filed & Mix),
+  tanks: (row) => checkFiledTank(row as Filed & Tank),
 }
 
 /** Ids the account already has, of those in the file: those rows are here and stay as they are. */
@@ -56,9 +56,9 @@ function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Tran
       tankId: row['tankId'] ? translate(row['tankId']) : null,
       spreadId: row['spreadId'] ? translate(row['spreadId']) : null,
     }),
-    ...(part === 'tanks' && tankHere(row as unknown as Tank, translate)),
-    ...(part === 'spreads' && spreadHere(row as unknown as Spread, translate)),
-    ...(part === 'outings' && outingHere(row as unknown as Outing, translate)),
+    ...(part === 'tanks' && tankHere(row as Filed & Tank, translate)),
+    ...(part === 'spreads' && spreadHere(row as Filed & Spread, translate)),
+    ...(part === 'outings' && outingHere(row as Filed & Outing, translate)),
     ...(part === 'plans' && { programme: programmeHere(row['programme'] as Programme, translate) }),
     ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
     id: translate(row.id) as string,
@@ -80,7 +80,7 @@ async function developed(part: Part, row: Record<string, unknown>): Promise<Reco
 function createCheck(scope: AccountScope, clock: Clock) {
   const byEntity = new Map(allCollections(clock).map((c) => [c.entity, c.check]))
   return async ({ part, entity }: FilePart, filed: Filed, here: { id: string }): Promise<Refusal[]> => [
-    ...(filedChecks[part]?.(filed as never) ?? []),
+    ...(filedChecks[part]?.(filed) ?? []),
     ...((await byEntity.get(entity)?.(here, scope)) ?? []),
   ]
 }
@@ -128,7 +128,7 @@ export async function importAccount(
   numberTurns(file.records)
   // First all ids: a tank names its mixes, which come after it.
   for (const { part, entity } of fileParts) {
-    const rows = file[part] as unknown as Filed[]
+    const rows = filedRows(file, part)
     const same = await idsHere(
       scope,
       entity,
@@ -139,7 +139,7 @@ export async function importAccount(
 
   for (const filePart of fileParts) {
     const { part, entity, refs } = filePart
-    const rows = file[part] as unknown as Filed[]
+    const rows = filedRows(file, part)
     const here = await idsHere(
       scope,
       entity,

@@ -1,5 +1,5 @@
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto'
-import type { EntityManager } from 'typeorm'
+import type { EntityManager, ObjectLiteral } from 'typeorm'
 import { ProblemError } from '../platform/problem.ts'
 import type { RecoveryCode, ResetLink, StoredPerson } from '../platform/accountEntities.ts'
 
@@ -34,8 +34,8 @@ export const countCodes = (manager: EntityManager, personId: string): Promise<nu
 export async function useCode(manager: EntityManager, personId: string, code: string): Promise<boolean> {
   const used = await manager
     .createQueryBuilder()
-    .update('recovery_code')
-    .set({ usedAt: () => 'now()' } as never)
+    .update<ObjectLiteral>('recovery_code')
+    .set({ usedAt: () => 'now()' })
     .where('person_id = :personId AND hash = :hash AND used_at IS NULL', {
       personId,
       hash: hashOf(plain(code)),

@@ -36,6 +36,7 @@ const stateOf = (
   { config, mail }: Pick<SessionParts, 'config' | 'mail'>,
 ): wire.SessionState => ({
   person: request.person ? personToWire(request.person) : null,
+  // eslint-disable-next-line no-restricted-syntax -- the library's type knows the options of a cookie only
   csrfToken: reply.generateCsrf({ userInfo: request.person?.id ?? 'visitor' } as never),
   demoOffered: config.demo,
   mailOffered: Boolean(mail),

@@ -51,6 +51,6 @@ export function registerPdf(app: App): void {
     // What cannot be laid out is a problem, not half a file.
     await Promise.race([begun, done])
     void reply.type('application/pdf').header('content-disposition', `attachment; filename="${name}.pdf"`)
-    return reply.serializer((stream) => stream as never).send(pieces)
+    return reply.send(pieces)
   })
 }

@@ -86,7 +86,7 @@ async function keepPhoto(
   await scope.lock(kind.owner, ownerId)
   const same = await findPhoto(scope, kind, ownerId, id)
   if (same) return { photo: same, added: false }
-  const { row } = await scope.add<StoredPicture>(kind.entity, {
+  const { row } = await scope.add<StoredPicture & Record<string, unknown>>(kind.entity, {
     id,
     [kind.ownerKey]: ownerId,
     width,
@@ -94,7 +94,7 @@ async function keepPhoto(
     bytes: data.length,
     ...about,
     picture: data,
-  } as never)
+  })
   const { picture: _, ...kept } = toWire<StoredPicture>(row)
   return { photo: kept, added: true }
 }
@@ -145,7 +145,7 @@ export function registerPhotos(app: App, kind: PhotoKind): void {
       app.scoped(request, async (scope) => {
         const picture = await readPicture(scope, kind.entity, request.params.id)
         void reply.type('image/jpeg')
-        return reply.serializer((bytes) => bytes as never).send(picture)
+        return reply.send(picture)
       }),
   )
   app.delete(

@@ -44,8 +44,8 @@ export class AccountScope {
     readonly quota?: QuotaGuard,
   ) {}
 
-  private own(where: object): never {
-    return { ...where, accountId: this.accountId } as never
+  private own(where: object): ObjectLiteral {
+    return { ...where, accountId: this.accountId }
   }
 
   find<T extends ObjectLiteral>(
@@ -53,11 +53,11 @@ export class AccountScope {
     where: object = {},
     { order, take }: { order?: object; take?: number } = {},
   ): Promise<T[]> {
-    return this.manager.find<T>(entity, {
+    return this.manager.find<ObjectLiteral>(entity, {
       where: this.own(where),
       ...(order && { order }),
       ...(take && { take }),
-    })
+    }) as Promise<T[]>
   }
 
   /** A query over one table's rows of this account, for what `find` cannot say. Tables joined to it are joined by their ids. */
@@ -82,7 +82,7 @@ export class AccountScope {
 
   /** The account's own row. */
   account<T extends { id: string }>(): Promise<T> {
-    return this.manager.findOneByOrFail<T>('account', { id: this.accountId } as never)
+    return this.manager.findOneByOrFail<ObjectLiteral>('account', { id: this.accountId }) as Promise<T>
   }
   async changeAccount(patch: object): Promise<void> {
     await this.manager.update('account', { id: this.accountId }, patch)
@@ -94,9 +94,9 @@ export class AccountScope {
 
   /** @throws ProblemError notFound */
   async get<T extends Stored>(entity: string, id: string): Promise<T> {
-    const row = await this.manager.findOne<T>(entity, { where: this.own({ id }) })
+    const row = await this.manager.findOne<ObjectLiteral>(entity, { where: this.own({ id }) })
     if (!row) throw new ProblemError('notFound')
-    return row
+    return row as T
   }
 
   /** Others who want the same wait until this transaction is over. */
@@ -126,9 +126,9 @@ export class AccountScope {
       .execute()
     const added = (result.raw as unknown[]).length > 0
     if (added) await this.quota?.take(1, (row as { picture?: Buffer }).picture?.length)
-    const stored = await this.manager.findOne<T>(entity, { where: this.own({ id: row.id }) })
+    const stored = await this.manager.findOne<ObjectLiteral>(entity, { where: this.own({ id: row.id }) })
     if (!stored) throw new ProblemError('idTaken')
-    return { row: stored, added }
+    return { row: stored as T, added }
   }
 
   /** Adds many rows; those whose ids are here already stay as they are. @returns how many were added @throws ProblemError idTaken */
@@ -192,8 +192,8 @@ export class AccountScope {
   async change<T extends Stored>(entity: string, id: string, version: number, patch: Partial<T>): Promise<T> {
     const result = await this.manager
       .createQueryBuilder()
-      .update(entity)
-      .set({ ...patch, version: () => 'version + 1' } as never)
+      .update<ObjectLiteral>(entity)
+      .set({ ...patch, version: () => 'version + 1' })
       .where('id = :id AND account_id = :accountId AND version = :version', {
         id,
         accountId: this.accountId,

@@ -70,6 +70,7 @@ export async function registerSecurity(
   })
   limitCalculators(app)
   keepPrivate(app)
+  // eslint-disable-next-line no-restricted-syntax -- the library's type of a store's constructor leaves out its options
   await app.register(rateLimit, { global: false, store: rateStoreOn(database) as never })
 }
 

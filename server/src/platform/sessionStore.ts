@@ -30,7 +30,7 @@ export class PostgresSessionStore implements SessionStore {
       [sessionKeyOf(sessionId)],
       ([row]) => {
         if (row?.['unseen']) this.see(sessionId)
-        return row?.['data']
+        return row?.['data'] as Parameters<Callback>[1]
       },
     )
   }
@@ -50,10 +50,10 @@ export class PostgresSessionStore implements SessionStore {
     callback: Callback,
     sql: string,
     values: unknown[],
-    answer: (rows: Record<string, unknown>[]) => unknown,
+    answer: (rows: Record<string, unknown>[]) => Parameters<Callback>[1],
   ): void {
     this.database.query(sql, values).then(
-      (rows) => callback(null, answer(rows as Record<string, unknown>[]) as never),
+      (rows) => callback(null, answer(rows as Record<string, unknown>[])),
       (error: unknown) => callback(error),
     )
   }

@@ -1,4 +1,4 @@
-import type { FastifySchemaCompiler } from 'fastify'
+import type { FastifySchema, FastifySchemaCompiler } from 'fastify'
 import Joi from 'joi'
 import joiToJson from 'joi-to-json'
 import type { Refusal } from '@jardinero/core/quantity'
@@ -58,8 +58,8 @@ const asJsonSchema = (schema: unknown): unknown =>
   Joi.isSchema(schema) ? joiToJson(schema as Joi.Schema, 'json') : schema
 
 /** A route's Joi schemas as JSON Schema, for OpenAPI. */
-export function describeSchema({ schema, url }: { schema?: Record<string, unknown>; url: string }) {
-  if (!schema) return { schema, url }
+export function describeSchema({ schema, url }: { schema?: FastifySchema; url: string }) {
+  if (!schema) return { schema: {}, url }
   const { body, params, querystring, response, ...rest } = schema
   const responses = Object.fromEntries(
     Object.entries((response ?? {}) as Record<string, unknown>).map(([code, s]) => [

@@ -29,12 +29,11 @@ export async function readDrill(scope: AccountScope, personId: string, now: Date
 }
 
 /** The card as the scheduler takes it: its days are dates again. */
-const revive = (card: Record<string, unknown>): Card =>
-  ({
-    ...card,
-    due: new Date(String(card['due'])),
-    ...(card['last_review'] ? { last_review: new Date(String(card['last_review'])) } : {}),
-  }) as unknown as Card
+const revive = ({ due, last_review, ...card }: DrillCard['card']): Card => ({
+  ...card,
+  due: new Date(due),
+  ...(last_review && { last_review: new Date(last_review) }),
+})
 
 /** Takes one answer: a plant got wrong comes back within minutes, one got right later and later. */
 export async function answerDrill(

@@ -1,3 +1,4 @@
+import type { Card } from 'ts-fsrs'
 import { EntitySchema } from 'typeorm'
 import type { Find, FindPhoto, SeasonMark } from '@jardinero/contract/scout'
 import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
@@ -71,7 +72,8 @@ export interface DrillCard {
   personId: string
   accountId: string
   plant: string
-  card: Record<string, unknown>
+  /** The scheduler's card, its instants as text. */
+  card: Omit<Card, 'due' | 'last_review'> & { due: string; last_review?: string }
   due: string
   lapses: number
   answers: number

@@ -115,7 +115,7 @@ export function labelFileRoutes(app: App): void {
         void reply
           .type(pdf ? 'application/pdf' : 'image/jpeg')
           .header('content-disposition', pdf ? 'attachment; filename="label.pdf"' : 'inline')
-        return reply.serializer((bytes) => bytes as never).send(file.picture)
+        return reply.send(file.picture)
       }),
   )
   app.delete(

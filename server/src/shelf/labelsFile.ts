@@ -36,7 +36,10 @@ export async function importLabels(
   const taken: wire.LabelsTaken = { added: [], kept: [] }
   for (const rules of labels) {
     if ([...here, ...taken.added].some((l) => isDeepStrictEqual(l.rules, rules))) taken.kept.push(rules.name)
-    else taken.added.push(toWire((await scope.add('label', { id: randomUUID(), rules } as never)).row))
+    else
+      taken.added.push(
+        toWire((await scope.add<wire.Label>('label', { id: randomUUID(), rules, version: 1 })).row),
+      )
   }
   return taken
 }

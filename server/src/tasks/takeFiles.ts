@@ -1,4 +1,4 @@
-import type { FastifyRequest, RouteOptions } from 'fastify'
+import type { FastifyRequest, FastifySchemaCompiler } from 'fastify'
 import type Joi from 'joi'
 import { In } from 'typeorm'
 import type { TaskKind } from '@jardinero/contract/task'
@@ -14,6 +14,8 @@ export interface FileRoute {
   bodyLimit: number
 }
 
+const passOn: FastifySchemaCompiler<unknown> = () => (value: unknown) => ({ value })
+
 /** Routes that take a file in: its bytes are kept as they come, and read where nobody waits for anything else. */
 export function takeFiles(app: App, routes: FileRoute[]): void {
   void app.register((files, _options, done) => {
@@ -23,16 +25,17 @@ export function takeFiles(app: App, routes: FileRoute[]): void {
         schema: { tags: [tag], summary, body },
         bodyLimit,
         // The contract is met by the task; here it is only told.
-        validatorCompiler: (() => (value: unknown) => ({ value })) as unknown as NonNullable<
-          RouteOptions['validatorCompiler']
-        >,
+        validatorCompiler: passOn,
         onRequest: async (request: FastifyRequest) => {
           const running = await app.scoped(request, (scope) =>
             scope.count('task', { state: In(['waiting', 'running']) }),
           )
           if (running) throw new ProblemError('taskRunning', [], { retryAfter: 5 })
         },
-        handler: (request, reply) => app.startTask(request, reply, kind, request.body as Buffer),
+        handler: (request, reply) => {
+          if (!Buffer.isBuffer(request.body)) throw new ProblemError('malformedRequest')
+          return app.startTask(request, reply, kind, request.body)
+        },
       })
     }
     files.addContentTypeParser('application/json', { parseAs: 'buffer' }, (_request, sent, parsed) =>

@@ -93,7 +93,6 @@ export function registerTasks(app: App, database: DataSource): void {
       return reply
         .type(result.type)
         .header('content-disposition', `attachment; filename="${result.name}"`)
-        .serializer((bytes) => bytes as never)
         .send(product)
     },
   )

@@ -124,6 +124,14 @@ export function useBench() {
     const middle = Math.floor(((range.min + range.max) / 2) * 100) / 100
     return { value: Math.min(range.max, Math.max(range.min, middle)), unit: range.unit }
   }
+  /** A dose where the tank looks for it: of an additive it is a share of the water, of a product a rate over ground. */
+  const doseAs = (
+    { rules }: Label,
+    dose: Quantity<Unit>,
+  ): Pick<TankProductOrder, 'rate' | 'concentration'> =>
+    rules.additive
+      ? { concentration: dose as NonNullable<TankProductOrder['concentration']> }
+      : { rate: dose as NonNullable<TankProductOrder['rate']> }
   const rate = computed(() => label.value && (doseOf(label.value) as Quantity<RatePerAreaUnit> | undefined))
 
   const grounds = computed(() =>
@@ -160,7 +168,7 @@ export function useBench() {
         const tool = toolOf(choices.value.tools[l.id] ?? '')
         return {
           rules: l.rules,
-          ...(dose && (l.rules.additive ? { concentration: dose as never } : { rate: dose as never })),
+          ...(dose && doseAs(l, dose)),
           ...(tool && { tool }),
         }
       }),

@@ -50,8 +50,10 @@ function carryDay(router: Router): void {
   }
   router.push = (to) => push(withDay(to))
   router.replace = (to) => replace(withDay(to))
-  router.resolve = ((to: RouteLocationRaw, from?: never) =>
-    resolve(withDay(to) as never, from)) as typeof resolve
+  const resolveWithDay = (to: RouteLocationRaw, from?: never) =>
+    // eslint-disable-next-line no-restricted-syntax -- of its overloads only one is called
+    resolve(withDay(to) as never, from)
+  router.resolve = resolveWithDay as typeof resolve
 }
 
 /** From an address without a yard to the same station of the yard that was open last; the first, where none was. */

@@ -1,3 +1,4 @@
+import type { Component } from 'vue'
 import type { RouteRecordRaw } from 'vue-router'
 
 /** The stations in the order of the work; those not built yet are not here, and so not shown. */
@@ -30,12 +31,12 @@ export const inYard: RouteRecordRaw[] = [
 const bare = (
   path: string,
   name: string,
-  component: () => Promise<unknown>,
+  component: () => Promise<{ default: Component }>,
   open = false,
 ): RouteRecordRaw => ({
   path,
   name,
-  component: component as never,
+  component,
   meta: { bare: true, open },
 })
 /** Pages without a yard and without the frame. */

@@ -20,7 +20,7 @@ function nameOf(operand: string): string {
   for (const key of [`operand.${operand}`, `tape.${operand}`]) if (has(key)) return say(key)
   const numbered = /^([a-z]+)(\d+)$/i.exec(operand)
   if (!numbered) return operand
-  const [, code, n] = numbered as unknown as [string, string, string]
+  const [, code = '', n = ''] = numbered
   return has(`operand.${code}`) ? say(`operand.${code}`, { n }) : `${say(`tape.${code}`)} ${n}`
 }
 const withNames = (step: Step) => step.formula.replace(/\{([^}]+)\}/g, (_, name: string) => nameOf(name))

@@ -5,7 +5,7 @@ import type { DeviceLine } from '@jardinero/core/quantity'
 interface SerialPortLike {
   open: (options: { baudRate: number }) => Promise<void>
   close: () => Promise<void>
-  readable: ReadableStream<Uint8Array>
+  readable: ReadableStream<Uint8Array<ArrayBuffer>>
   writable: WritableStream<Uint8Array>
 }
 type WithSerial = Navigator & { serial?: { requestPort: () => Promise<SerialPortLike> } }
@@ -81,7 +81,7 @@ export function useDevice<Sample>(
     try {
       await port.open({ baudRate: deviceBaudRate })
       plugged = port
-      const reader = port.readable.pipeThrough(new TextDecoderStream() as never).getReader()
+      const reader = port.readable.pipeThrough(new TextDecoderStream()).getReader()
       stopReading = () => void reader.cancel().then(() => port.close())
       let rest = ''
       for (;;) {

@@ -85,7 +85,7 @@ const standIn = (y: string) =>
     <h2 class="part">{{ say('ledger.compared') }}</h2>
     <YearCompare />
     <h2 v-if="limits.length" class="part">{{ say('ledger.limits') }}</h2>
-    <LimitBar v-for="l in limits" :key="l.zone + l.label" :limit="l" />
+    <LimitBar v-for="l in limits" :key="l.key" :limit="l" />
     <h2 class="part">{{ say('ledger.records', { year: String(year) }) }}</h2>
     <p v-if="!shown.length" class="quiet">{{ say('ledger.noRecords') }}</p>
     <ul class="records">

@@ -3,23 +3,15 @@ import {
   computeDeviations,
   computeWateringIn,
   diagnose,
+  gatherFailedPass,
+  labelKey,
   judgeRating,
-  yearsOfOneGroup,
   type Cause,
-  type FailedPass,
   type WaterDay,
 } from '@jardinero/core/ledger'
 import type { RatingRow } from '@jardinero/contract/ledger'
-import { addDays, convert, yearOf, type RatePerAreaUnit } from '@jardinero/core/quantity'
-import {
-  airBand,
-  computeExpectation,
-  findUse,
-  controlLevel,
-  efficacyOf,
-  type Efficacy,
-  type WeedStage,
-} from '@jardinero/core/shelf'
+import { yearOf } from '@jardinero/core/quantity'
+import { computeExpectation, findUse } from '@jardinero/core/shelf'
 import { applyWater } from '@jardinero/core/soil'
 import { type OpenRecord, useAccount, useYard } from '../state/index.ts'
 import { useShelf } from '../shelf/index.ts'
@@ -56,7 +48,7 @@ export function useAfter(record: Ref<OpenRecord>) {
       records.value.filter(
         (r) =>
           r.zoneId === record.value.zoneId &&
-          r.rules.name === record.value.rules.name &&
+          labelKey(r) === labelKey(record.value) &&
           yearOf(r.day) === yearOf(record.value.day) &&
           r.day < record.value.day,
       ).length,
@@ -86,69 +78,26 @@ export function useAfter(record: Ref<OpenRecord>) {
     }),
   )
 
-  const sameGroup = computed(() => {
-    const group = record.value.rules.actives[0]?.group
-    if (!group) return {}
-    // By the counts of all years: the records of most of them are not here.
-    const passes = account.state.history.filter((h) => h.zoneId === record.value.zoneId)
-    return { group, sameGroupYears: yearsOfOneGroup(passes, group, yearOf(record.value.day)) }
-  })
-  /** The first day that one in ten of a weed's seedlings is up at the zone's warmest place, where the forecast knows it. */
+  /** First days that one in ten of a weed's seedlings is up at places of the zone, where the forecast knows them. */
   const emergedOf = (plant: string) => {
     const mine = new Set(places.value.filter((p) => p.zoneId === record.value.zoneId).map((p) => p.id))
     const answer = soil.stored?.yardId === yard.value?.id ? soil.stored?.answer : undefined
-    const days = (answer?.germination ?? [])
+    return (answer?.germination ?? [])
       .filter((g) => g.plant === plant && mine.has(g.placeId))
       .flatMap((g) => g.tenth ?? [])
-      .filter((tenth) => yearOf(tenth) === yearOf(record.value.day))
-    return days.sort()[0]
   }
-  /** What the actives of the pass do to a weed at a stage: the best of them. */
-  function efficacyAt(plant: string, stage: WeedStage): Efficacy | undefined {
-    const found = record.value.rules.actives.flatMap((a) => {
-      const active = shelf.activeOf(a.name)
-      return (active && efficacyOf(active, plant, stage)) ?? []
-    })
-    return found.toSorted((a, b) => controlLevel(b) - controlLevel(a))[0]
-  }
-  function causesOf({ plant }: RatingRow): Cause[] {
-    const r = record.value
-    const purpose = use.value?.purpose ?? 'postEmergent'
-    const find = account.state.finds
-      .filter((f) => f.plant === plant && f.zoneId === r.zoneId && f.foundOn <= addDays(r.day, 7))
-      .toSorted((a, b) => (a.foundOn < b.foundOn ? 1 : -1))[0]
-    const stage = find?.stage as WeedStage | undefined
-    const efficacy = stage && efficacyAt(plant, stage)
-    const rainOn = (on: string) => water.value.find((d) => d.day === on)?.rainMm
-    const [today, next] = [rainOn(r.day), rainOn(addDays(r.day, 1))]
-    const emerged = purpose === 'preEmergent' ? emergedOf(plant) : undefined
-    const unit = r.rate.unit as RatePerAreaUnit
-    const pass: FailedPass = {
-      day: r.day,
-      purpose,
-      rules: r.rules,
-      rate: r.rate,
-      plant,
-      ...(use.value && {
-        range: {
-          min: convert(use.value.rate.min, use.value.rate.unit, unit),
-          max: convert(use.value.rate.max, use.value.rate.unit, unit),
-        },
+  const causesOf = ({ plant }: RatingRow): Cause[] =>
+    diagnose(
+      gatherFailedPass(record.value, plant, {
+        activeOf: shelf.activeOf,
+        water: water.value,
+        ...(watering.value && { watering: watering.value }),
+        finds: account.state.finds.filter((f) => f.zoneId === record.value.zoneId),
+        emerged: emergedOf(plant),
+        // By the counts of all years: the records of most of them are not here.
+        history: account.state.history.filter((h) => h.zoneId === record.value.zoneId),
+        lastMown: yard.value?.outingWishes?.lastMown ?? null,
       }),
-      ...(emerged && { emerged }),
-      ...(watering.value && !r.wateredInOn && { watering: watering.value }),
-      ...(stage && { stage }),
-      ...(efficacy && { efficacy }),
-      ...(today !== undefined && next !== undefined && { rainMm: [today, next] as [number, number] }),
-      ...(yard.value?.outingWishes?.lastMown && { mown: [yard.value.outingWishes.lastMown] }),
-      ...(r.airC !== null && { highC: r.airC }),
-      band: airBand(
-        r.rules,
-        r.rules.actives.flatMap((a) => shelf.activeOf(a.name) ?? []),
-      ),
-      ...sameGroup.value,
-    }
-    return diagnose(pass)
-  }
+    )
   return { use, watering, expectation, deviations, ratings, judged, causesOf, outing }
 }

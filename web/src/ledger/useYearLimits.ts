@@ -1,10 +1,13 @@
 import { computed } from 'vue'
 import type { Figure } from '@jardinero/core/quantity'
+import { labelKey } from '@jardinero/core/ledger'
 import { computeYearShare, computeYearUse, findUse, type YearUse } from '@jardinero/core/shelf'
 import { type OpenRecord, useYard } from '../state/index.ts'
 
 /** The year's maximum of one label on one zone, and how far it is used. */
 export interface YearLimit {
+  /** Of the zone and the label. */
+  key: string
   zone: string
   label: string
   use: YearUse
@@ -18,12 +21,20 @@ export function useYearLimits() {
   return computed<YearLimit[]>(() =>
     zones.value.flatMap((zone) => {
       const mine = records.value.filter((r) => r.zoneId === zone.id && r.day.startsWith(String(year.value)))
-      const byLabel = new Map<string, OpenRecord>(mine.map((r) => [r.rules.name, r]))
+      const byLabel = new Map<string, OpenRecord>(mine.map((r) => [labelKey(r), r]))
       return [...byLabel.values()].flatMap((record): YearLimit[] => {
         const use = findUse(record.rules, record)
         if (!use) return []
         const yearUse = computeYearUse(record.rules, use, passesOn(zone.id), record.day)
-        return [{ zone: zone.name, label: record.rules.name, use: yearUse, share: computeYearShare(yearUse) }]
+        return [
+          {
+            key: `${zone.id} ${labelKey(record)}`,
+            zone: zone.name,
+            label: record.rules.name,
+            use: yearUse,
+            share: computeYearShare(yearUse),
+          },
+        ]
       })
     }),
   )

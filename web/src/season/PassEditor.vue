@@ -57,7 +57,7 @@ function takeLabel(labelId: string | undefined): void {
 }
 function takePartner(labelId: string | undefined): void {
   const rate = labelId ? rateOf(labelId, 0) : undefined
-  emit('change', { partner: labelId && rate ? { labelId, rate } : (undefined as never) })
+  emit('change', { partner: labelId && rate ? { labelId, rate } : undefined })
 }
 const setRate = (value: number | undefined) =>
   value !== undefined &&

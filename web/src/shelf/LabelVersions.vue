@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
+import type { LabelRules } from '@jardinero/core/shelf'
 import type { Label, LabelVersion } from '@jardinero/contract/shelf'
 import { get } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
@@ -15,9 +16,9 @@ watch(
 )
 /** Parts that differ from the version after it. */
 function changed(i: number): string {
-  const before = versions.value[i]!.rules as unknown as Record<string, unknown>
-  const after = (versions.value[i + 1]?.rules ?? props.label.rules) as unknown as Record<string, unknown>
-  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])]
+  const before: LabelRules = versions.value[i]!.rules
+  const after: LabelRules = versions.value[i + 1]?.rules ?? props.label.rules
+  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof LabelRules)[]
   return keys.filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k])).join(', ')
 }
 </script>

@@ -21,6 +21,7 @@ const noted = ['finds', 'signs', 'waters', 'ratings'] as const
 export type Noted = (typeof noted)[number]
 
 const none: never[] = []
+const noRows = <K extends Exclude<keyof YardState, 'yard'>>(): YardState[K] => none as YardState[K]
 const noAlmanac: Almanac = { turf: [], climates: [], barriers: [] }
 
 /** Rows of the open yard and of the account around it, as the server has them, and the ways to change them there. */
@@ -32,11 +33,11 @@ export const useAccount = defineStore('account', () => {
   /** Of all years that are here, oldest first; another list only where one of them is another. */
   const ofYears = <K extends Exclude<keyof YardYear, 'records' | 'rules'>>(part: K) =>
     computed<YardYear[K]>((before) => {
-      const all = held.years.flatMap((y) => y[part] as never[]) as YardYear[K]
+      const all = held.years.flatMap<YardYear[K][number]>((y) => y[part]) as YardYear[K]
       return before?.length === all.length && all.every((row, i) => row === before[i]) ? before : all
     })
   const ofYard = <K extends Exclude<keyof YardState, 'yard'>>(part: K) =>
-    computed<YardState[K]>(() => held.yard?.[part] ?? (none as unknown as YardState[K]))
+    computed<YardState[K]>(() => held.yard?.[part] ?? noRows<K>())
   const rows = {
     yards: computed(() => (held.yard ? [held.yard.yard] : none)),
     zones: ofYard('zones'),

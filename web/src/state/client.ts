@@ -60,7 +60,7 @@ export function createClient(): AnswerClient {
     const { queryKey } = context
     for (;;)
       try {
-        const data = await queryFn(context as never)
+        const data = await queryFn(context)
         keep(queryKey, data)
         return data
       } catch (error) {
@@ -81,6 +81,7 @@ export function createClient(): AnswerClient {
         gcTime: 30 * 60_000,
         networkMode: 'always',
         retry: false,
+        // eslint-disable-next-line no-restricted-syntax -- of whatever query: the library's type is of one
         persister: askOrRemember as never,
       },
     },

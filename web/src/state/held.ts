@@ -89,7 +89,7 @@ export const useHeld = defineStore('held', () => {
           enabled: yardIsOpen.value,
           placeholderData: keepPreviousData,
         })),
-      ) as never,
+      ),
       shallow: true,
     },
     client,

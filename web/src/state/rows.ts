@@ -115,7 +115,7 @@ export function createPlacing(held: Held) {
   }
   /** Puts a row where it belongs, and takes it from where it was. */
   async function put<T extends Placed>(part: HeldPart | 'yards', row: T): Promise<T> {
-    if (part === 'yards') await putYard(row as unknown as Yard)
+    if (part === 'yards') await putYard(row as Placed as Yard)
     else if (lies[part] !== 'year')
       await layList(keyOf(part, yardFor(row)), part, (rows) => withRow(rows, row))
     else {

@@ -54,7 +54,8 @@ export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
     existing: Boolean(row),
     submit: () => saveOver(),
     keepMine: () => saveOver(Number(form.theirs.value?.['version'])),
-    takeTheirs: async () => done(await account.put(part, form.theirs.value as unknown as Rows[P])),
+    takeTheirs: async () =>
+      done(await account.put(part, form.theirs.value as Record<string, unknown> & Rows[P])),
     remove: async () => (await form.save(() => account.remove(part, row!))) && done(),
     cancel: () => done(),
   }

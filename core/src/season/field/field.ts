@@ -151,9 +151,10 @@ export function thinField(field: SeasonField, stride: number, days: number): Sea
   const members = Math.ceil(field.members / stride)
   const thin = <A extends Float32Array | Uint8Array>(values: A): A => {
     const out = new (values.constructor as new (n: number) => A)(members * days)
+    const into: { set: (from: ArrayLike<number>, at: number) => void } = out
     for (let m = 0; m < members; m++) {
       const at = m * stride * field.days
-      out.set(values.subarray(at, at + days) as never, m * days)
+      into.set(values.subarray(at, at + days), m * days)
     }
     return out
   }

@@ -1,4 +1,4 @@
-import { convert, findUnit, type RatePerAreaUnit } from '../../quantity/index.ts'
+import { convert, findUnit, type RatePerAreaUnit, unitParts } from '../../quantity/index.ts'
 import type { LabelRules } from '../label.ts'
 import { quantity, refuse, warn, type FindRule, type Finding } from './finding.ts'
 
@@ -37,8 +37,9 @@ export const findCoverage: FindRule = ({ rules, at }) => {
   const implied = claims.map((claim) => impliedRate(claim, range.unit))
   const found: Finding[] = []
   const covers = (claim: Claim) => {
-    const amount = convert(claim.amount.value, claim.amount.unit, range.unit.split('/')[0] as never)
-    const area = (rate: number) => convert(amount / rate, range.unit.split('/')[1] as never, 'ft2')
+    const [top, ground] = unitParts(range.unit)
+    const amount = convert(claim.amount.value, claim.amount.unit, top)
+    const area = (rate: number) => convert(amount / rate, ground!, 'ft2')
     return { least: quantity(area(range.max), 'ft2'), most: quantity(area(range.min), 'ft2') }
   }
   implied.forEach((rate, i) => {
