@@ -143,7 +143,11 @@ const looks: Look[] = [listed, late, water, stage, rate, rain, mown, air, resist
 export const diagnose = (pass: FailedPass): Cause[] =>
   looks.flatMap((look) => look(pass) ?? []).toSorted((a, b) => b.weight - a.weight)
 
-/** Years running up to a year in which passes of one group, and of no other, met a place. */
+/**
+ * Years running up to a year in which passes of one group, and of no other, met a place.
+ * @example yearsOfOneGroup([{ year: 2025, groups: ['3'] }, { year: 2026, groups: ['3'] }], '3', 2026)
+ * // → 2
+ */
 export function yearsOfOneGroup(
   passes: { year: number; groups: string[] }[],
   group: string,

@@ -9,6 +9,8 @@ export interface Quantity<U extends Unit = Unit> {
 
 /**
  * Converts a value between two units of one dimension.
+ * @example convert(1, 'gal', 'floz')
+ * // → 128
  * @throws RangeError when the dimensions differ (mass is not volume): a bug in the caller. For untrusted units use {@link parseConversion}.
  */
 export function convert(value: number, from: Unit, to: Unit): number {

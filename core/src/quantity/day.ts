@@ -30,7 +30,15 @@ export const isInYears = (iso: string): boolean => {
 }
 
 export const dayFromNumber = (n: number): Day => new Date(n * msPerDay).toISOString().slice(0, 10)
+/**
+ * @example addDays('2026-02-27', 3)
+ * // → '2026-03-02'
+ */
 export const addDays = (day: Day, days: number): Day => dayFromNumber(dayNumber(day) + days)
+/**
+ * @example daysBetween('2026-02-27', '2026-03-02')
+ * // → 3
+ */
 export const daysBetween = (from: Day, to: Day): number => dayNumber(to) - dayNumber(from)
 export const yearOf = (day: Day): number => Number(day.slice(0, 4))
 /** 1 on the first of January. */

@@ -2,6 +2,8 @@ import { accepted, refused, type Outcome } from './outcome.ts'
 
 /**
  * Reads a length as it is said over a tape: 42, 42.5, 42' 6", 42 ft 6 in, 12.8 m, 1280 cm. Answers in feet.
+ * @example parseLengthFt("42' 6\"", 'ft')
+ * // → { ok: true, value: 42.5 }
  * A bare number is in `unit`. Decimal commas are read when there is no decimal point.
  */
 export function parseLengthFt(text: string, unit: 'ft' | 'm'): Outcome<number> {

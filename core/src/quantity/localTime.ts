@@ -19,7 +19,11 @@ export function clockIn(instant: string | Date, zone: string): string {
   const t = local(instant, zone)
   return `${two(t.getHours())}:${two(t.getMinutes())}`
 }
-/** The UTC instant of a local day and HH:mm. Times that a clock change skips move on by the hour. */
+/**
+ * The UTC instant of a local day and HH:mm. Times that a clock change skips move on by the hour.
+ * @example instantAt('2026-03-08', '02:30', 'America/New_York')
+ * // → '2026-03-08T07:30:00.000Z'
+ */
 export function instantAt(day: Day, clock: string, zone: string): string {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number]
   const [hour, minute] = clock.split(':').map(Number) as [number, number]

@@ -14,7 +14,11 @@ export interface ReentryInterval {
   untilDry: boolean
 }
 
-/** The re-entry interval of everything that goes down in one pass. Source: the labels; drying is an estimate. */
+/**
+ * The re-entry interval of everything that goes down in one pass. Source: the labels; drying is an estimate.
+ * @example computeReentryInterval([{ keepOff: { hours: 12, untilDry: false } }, { keepOff: { hours: 0, untilDry: true } }])
+ * // → { hours: 12, stated: 12, untilDry: true }
+ */
 export function computeReentryInterval(labels: Pick<LabelRules, 'keepOff'>[]): ReentryInterval {
   const stated = Math.max(0, ...labels.map((l) => l.keepOff.hours))
   const untilDry = labels.some((l) => l.keepOff.untilDry)

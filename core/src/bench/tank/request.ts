@@ -68,7 +68,11 @@ export interface TankRequest {
 export const mostProducts = 8
 export const mostGrounds = 60
 
-/** How often the worst ground of a zone is gone over: twice where there is a strip along its edges. */
+/**
+ * How often the worst ground of a zone is gone over: twice where there is a strip along its edges.
+ * @example timesOver({ edgeSqFt: 120 })
+ * // → 2
+ */
 export const timesOver = ({ edgeSqFt = 0 }: Pick<TankGround, 'edgeSqFt'>): 1 | 2 => (edgeSqFt > 0 ? 2 : 1)
 
 /** Ground that the spray really goes over: spots in spot mode, edges a second time. */
