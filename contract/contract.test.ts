@@ -57,7 +57,7 @@ const sound: [string, Joi.ObjectSchema, Record<string, unknown>][] = [
     reading.create,
     { id, placeId: id, takenAt: '2026-02-28T15:00:00Z', depthCm: 5, temperatureC: 8, note: '' },
   ],
-  ['sprayer', sprayer.create, { id, name: 'A', kind: 'backpack', capacityGal: 4 }],
+  ['sprayer', sprayer.create, { id, name: 'A', kind: 'backpack' }],
   [
     'calibration',
     calibration.create,

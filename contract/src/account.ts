@@ -96,9 +96,9 @@ export const demoDay = Joi.object<{ day: string }, true>({ day: day.required() }
 export const nothing = Joi.object<Record<string, never>, true>({})
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 7
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips. */
-const readVersions = [1, 2, 3, 4, 5, 6, accountFileVersion]
+export const accountFileVersion = 8
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips, the seventh held the pounds of a hopper as gallons. */
+const readVersions = [1, 2, 3, 4, 5, 6, 7, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<

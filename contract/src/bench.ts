@@ -5,6 +5,7 @@ import {
   mostGrounds,
   mostProducts,
   nozzleTypes,
+  spreaderKinds,
   sprayerKinds,
   toolIds,
   toolKinds,
@@ -35,8 +36,10 @@ import { askedRate } from './shelf.ts'
 export interface Sprayer extends Row {
   name: string
   kind: SprayerKind
-  /** What it is filled to; of a spreader the pounds its hopper holds. */
-  capacityGal: number
+  /** What it is filled to; nothing of a spreader. */
+  capacityGal: number | null
+  /** The pounds a spreader's hopper holds; nothing of a sprayer. */
+  hopperLb: number | null
   nozzle?: Nozzle | null
   /** Width of one pass. */
   swathFt?: number | null
@@ -157,12 +160,13 @@ export interface Spread extends SpreadOrder {
   mixIds: string[]
 }
 
-export const sprayer = rowShapes<Sprayer>({
+const sprayerRows = rowShapes<Sprayer>({
   name: name.required(),
   kind: Joi.string()
     .valid(...sprayerKinds)
     .required(),
-  capacityGal: number.required(),
+  capacityGal: number.allow(null).default(null),
+  hopperLb: number.allow(null).default(null),
   nozzle: Joi.object({
     type: Joi.string()
       .valid(...nozzleTypes)
@@ -173,6 +177,16 @@ export const sprayer = rowShapes<Sprayer>({
   }).allow(null),
   swathFt: Joi.number().positive().max(60).allow(null),
 })
+/** Of a spreader that is said in gallons, as it was until hoppers had their own measure, those are pounds. */
+const asHopper = (row: Partial<Sprayer>): Partial<Sprayer> =>
+  row.kind && spreaderKinds.has(row.kind) && row.capacityGal && !row.hopperLb
+    ? { ...row, capacityGal: null, hopperLb: row.capacityGal }
+    : row
+export const sprayer: typeof sprayerRows = {
+  ...sprayerRows,
+  create: sprayerRows.create.custom(asHopper),
+  row: sprayerRows.row.custom(asHopper),
+}
 
 const run = Joi.object({ areaSqFt: number.required(), volumeGal: number.required(), seconds: number })
 

@@ -56,7 +56,9 @@ export function rowShapes<T extends Row>(fields: Joi.StrictSchemaMap<Omit<T, key
     create: Joi.object({ id: id.required(), ...own }),
     patch: Joi.object({ version: count(1).required(), ...own })
       .fork(Object.keys(own), (f) => f.optional())
-      .min(2),
+      .min(2)
+      // What an edit does not say stays as it is.
+      .prefs({ noDefaults: true }),
     row: Joi.object({ id: id.required(), version: count(0).required(), ...own }),
   }
 }

@@ -17,9 +17,11 @@ const examples = sources.flatMap((name) => {
 const nearly = (value: unknown): unknown =>
   typeof value === 'number'
     ? expect.closeTo(value, 9)
-    : typeof value === 'object' && value !== null
-      ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, nearly(inner)]))
-      : value
+    : Array.isArray(value)
+      ? value.map(nearly)
+      : typeof value === 'object' && value !== null
+        ? Object.fromEntries(Object.entries(value).map(([key, inner]) => [key, nearly(inner)]))
+        : value
 
 test('there are examples in the core, and each says one thing on one line', () =>
   expect(examples.length).toBeGreaterThanOrEqual(9))

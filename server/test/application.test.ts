@@ -426,3 +426,41 @@ describe('a ledger of the version before', () => {
     await drop()
   })
 })
+
+describe('equipment of the version before', () => {
+  it('has its hopper in pounds, and a spreader that is still sent in gallons is taken so', async () => {
+    const { database, drop } = await freshDatabase()
+    await migrate(database)
+    for (let i = migrations.length; i > 11; i--) await database.undoLastMigration()
+    const [account, spreader, backpack] = [randomUUID(), randomUUID(), randomUUID()]
+    await database.query(`INSERT INTO account (id, name) VALUES ($1, 'a')`, [account])
+    await database.query(
+      `INSERT INTO sprayer (id, account_id, name, kind, capacity_gal) VALUES ($1, $2, 's', 'rotarySpreader', 40), ($3, $2, 'b', 'backpack', 4)`,
+      [spreader, account, backpack],
+    )
+    await migrate(database)
+    const kept = await database.query(
+      'SELECT name, capacity_gal::float8 AS gal, hopper_lb::float8 AS lb FROM sprayer ORDER BY name',
+    )
+    expect(kept).toEqual([
+      { name: 'b', gal: 4, lb: null },
+      { name: 's', gal: null, lb: 40 },
+    ])
+    await database.undoLastMigration()
+    const before = await database.query('SELECT capacity_gal::float8 AS gal FROM sprayer ORDER BY name')
+    expect(before).toEqual([{ gal: 4 }, { gal: 40 }])
+    await drop()
+    const person = await new Visitor(server.app).signUp()
+    const sent = await person.post('/api/bench/sprayers', {
+      id: randomUUID(),
+      name: 'Red',
+      kind: 'dropSpreader',
+      capacityGal: 30,
+    })
+    expect(sent.json()).toMatchObject({ capacityGal: null, hopperLb: 30 })
+    const edited = await person.patch(`/api/bench/sprayers/${sent.json().id}`, { version: 1, name: 'Blue' })
+    expect(edited.json()).toMatchObject({ name: 'Blue', hopperLb: 30 })
+    const both = { id: randomUUID(), name: 'x', kind: 'dropSpreader', capacityGal: 3, hopperLb: 30 }
+    expect((await person.post('/api/bench/sprayers', both)).statusCode).toBe(422)
+  })
+})

@@ -321,7 +321,7 @@ describe('marks and thresholds', () => {
 describe('the account file', () => {
   it('carries finds, photos and marks into another account', async () => {
     const file = (await visitor.get('/api/account/file')).json()
-    expect(file.version).toBe(7)
+    expect(file.version).toBe(8)
     expect(file.photos.length).toBeGreaterThan(0)
     const other = await new Visitor(server.app).signUp()
     const taken = await other.post('/api/account/file', file)

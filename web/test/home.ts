@@ -77,7 +77,7 @@ export const homeState = (): AccountState => ({
     { id: 'm', version: 1, zoneId: 'z', name: 'Open middle', kind: 'middle', sectionId: null, side: null },
     { id: 'e', version: 1, zoneId: 'z', name: 'Drive edge', kind: 'edge', sectionId: 's', side: 3 },
   ],
-  sprayers: [{ id: 'p', version: 1, name: 'Backpack', kind: 'backpack', capacityGal: 4 }],
+  sprayers: [{ id: 'p', version: 1, name: 'Backpack', kind: 'backpack', capacityGal: 4, hopperLb: null }],
   calibrations: [
     {
       id: 'k',

@@ -96,8 +96,10 @@ describe('calibration', () => {
     expect(computeCatchCarrier(0.4, 0, 20)).toMatchObject({ ok: false, refusals: [{ field: 'mph' }] })
   })
   it('refuses a backpack of forty gallons', () => {
-    expect(checkSprayer('backpack', 40)).toMatchObject([{ code: 'sprayerLargerThanLife' }])
-    expect(checkSprayer('truckRig', 200)).toEqual([])
+    expect(checkSprayer({ kind: 'backpack', capacityGal: 40, hopperLb: null })).toMatchObject([
+      { code: 'sprayerLargerThanLife' },
+    ])
+    expect(checkSprayer({ kind: 'truckRig', capacityGal: 200, hopperLb: null })).toEqual([])
   })
 })
 

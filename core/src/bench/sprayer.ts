@@ -14,8 +14,14 @@ export type SprayerKind = (typeof sprayerKinds)[number]
 /** Spread dry, by weight: their hopper is in pounds. */
 export const spreaderKinds: ReadonlySet<SprayerKind> = new Set(['dropSpreader', 'rotarySpreader'])
 
-/** The most that each kind holds, in US gallons, or in pounds of a spreader's hopper: what a person or a truck can carry. Estimate. */
-export const largestCapacityGal: Record<SprayerKind, number> = {
+/** What a sprayer is filled to, US gallons; of a spreader, the pounds its hopper holds. The other is nothing. */
+export interface Capacity {
+  capacityGal: number | null
+  hopperLb: number | null
+}
+
+/** The most that each kind holds, US gallons, or pounds of a spreader's hopper: what a person or a truck can carry. Estimate. */
+export const largestCapacity: Record<SprayerKind, number> = {
   handCan: 4,
   backpack: 8,
   hoseEnd: 1,
@@ -25,18 +31,25 @@ export const largestCapacityGal: Record<SprayerKind, number> = {
   rotarySpreader: 500,
 }
 
-/** Refuses a sprayer larger than life, or one that holds nothing. */
-export function checkSprayer(kind: SprayerKind, capacityGal: number, field = 'capacityGal'): Refusal[] {
-  if (!(capacityGal > 0)) return [{ code: 'capacityNotPositive', field, params: {} }]
-  const limit = largestCapacityGal[kind]
-  const unit = spreaderKinds.has(kind) ? 'lb' : 'gal'
-  return capacityGal <= limit
+/**
+ * Refuses a sprayer larger than life, one that holds nothing, and one that is filled by the other's measure.
+ * @example checkSprayer({ kind: 'rotarySpreader', capacityGal: null, hopperLb: 40 })
+ * // → []
+ */
+export function checkSprayer({ kind, capacityGal, hopperLb }: Capacity & { kind: SprayerKind }): Refusal[] {
+  const dry = spreaderKinds.has(kind)
+  const [field, unit] = dry ? (['hopperLb', 'lb'] as const) : (['capacityGal', 'gal'] as const)
+  const [held, other] = dry ? [hopperLb, capacityGal] : [capacityGal, hopperLb]
+  if (!(held !== null && held > 0) || other !== null)
+    return [{ code: 'capacityNotPositive', field, params: {} }]
+  const limit = largestCapacity[kind]
+  return held <= limit
     ? []
     : [
         {
           code: 'sprayerLargerThanLife',
           field,
-          params: { kind, given: { value: capacityGal, unit }, limit: { value: limit, unit } },
+          params: { kind, given: { value: held, unit }, limit: { value: limit, unit } },
         },
       ]
 }

@@ -112,7 +112,8 @@ async function addBench(scope: AccountScope): Promise<void> {
     id: demoId('spreader'),
     name: 'Red spreader',
     kind: 'rotarySpreader',
-    capacityGal: 40,
+    capacityGal: null,
+    hopperLb: 40,
     swathFt: 8,
   })
   await scope.add('calibration', {

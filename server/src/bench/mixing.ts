@@ -27,7 +27,7 @@ async function gatherRequest(scope: AccountScope, order: MixOrder): Promise<MixR
     passes: await passesOnZone(scope, zone),
     areaSqFt: area.value,
     areaUncertaintySqFt: uncertainty.value,
-    capacityGal: sprayer.capacityGal,
+    capacityGal: sprayer.capacityGal ?? NaN,
     loadPlan: order.loadPlan,
     tool: order.tool,
   }

@@ -30,7 +30,7 @@ export const benchCollections: Collection[] = [
     path: 'sprayers',
     entity: 'sprayer',
     shapes: wire.sprayer,
-    check: ({ kind, capacityGal }) => checkSprayer(kind, capacityGal),
+    check: checkSprayer,
   }),
   collectionOf({
     room: 'bench',

@@ -4,7 +4,7 @@ import { computeAnyCalibration, planSpread, treatedSqFt, type TankGround } from 
 import { convert, figure, operand } from '@jardinero/core/quantity'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
-import { accept } from '../platform/problem.ts'
+import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { groundOf } from './tanks.ts'
 
@@ -45,6 +45,8 @@ export async function makeSpread(
   const calibration = await scope.get<Calibration>('calibration', order.calibrationId)
   const spreader = await scope.get<Sprayer>('sprayer', calibration.sprayerId)
   const calibrated = accept(computeAnyCalibration(calibration))
+  if (spreader.hopperLb === null)
+    throw new ProblemError('refused', [{ code: 'capacityNotPositive', field: 'calibrationId', params: {} }])
   const { rules } = await scope.get<Label>('label', order.labelId)
   const grounds: TankGround[] = []
   for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
@@ -53,7 +55,7 @@ export async function makeSpread(
     grounds,
     rules,
     rate: order.rate,
-    hopperLb: spreader.capacityGal,
+    hopperLb: spreader.hopperLb,
     directions: order.directions,
     ...(calibrated.kind === 'spreader' && { spreadRate: calibrated.spreadRate.value }),
   }

@@ -92,7 +92,7 @@ async function gatherTank(
     grounds,
     products: await productsOf(scope, order, tools),
     carrierVolume: { value: calibrated.carrierVolume.value, unit: 'gal/1000ft2' },
-    capacityGal: sprayer.capacityGal,
+    capacityGal: sprayer.capacityGal ?? NaN,
     loadPlan: order.loadPlan,
     tools: [...tools, ...usualTools],
     ...(order.waterFirst !== null && { waterFirst: order.waterFirst }),

@@ -9,6 +9,7 @@ import { Push1764000000008 } from './0008-push.ts'
 import { Safety1764000000009 } from './0009-safety.ts'
 import { Application1764000000010 } from './0010-application.ts'
 import { Tasks1764000000011 } from './0011-tasks.ts'
+import { Hopper1764000000012 } from './0012-hopper.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -23,4 +24,5 @@ export const migrations = [
   Safety1764000000009,
   Application1764000000010,
   Tasks1764000000011,
+  Hopper1764000000012,
 ]

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Sprayer } from '@jardinero/contract/bench'
 import { computed, ref } from 'vue'
 import { loadPlans } from '@jardinero/core/bench'
 import { kindOf } from '@jardinero/core/shelf'
@@ -61,6 +62,8 @@ const yearShare = computed(() => {
   return mix?.products[at]?.years[b.zone.value?.id ?? '']?.share
 })
 const isWet = computed(() => !b.spreads.value)
+const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
+  hopperLb === null ? { value: capacityGal ?? 0, unit: 'gal' } : { value: hopperLb, unit: 'lb' }
 </script>
 
 <template>
@@ -85,7 +88,7 @@ const isWet = computed(() => !b.spreads.value)
         day: b.calibration.value.day,
         runs: b.calibration.value.runs.length,
         variation: { value: b.calibrated.value?.variation?.value ?? 0, unit: 'ratio' },
-        capacity: { value: b.sprayer.value.capacityGal, unit: b.spreads.value ? 'lb' : 'gal' },
+        capacity: capacityOf(b.sprayer.value),
         setting: b.calibration.value.inputs?.setting || 'none',
       })
     }}</template>

@@ -7,6 +7,7 @@ import {
   nozzleTypes,
   spreaderKinds,
   sprayerKinds,
+  type Capacity,
   type Droplet,
   type Nozzle,
   type SprayerKind,
@@ -28,7 +29,7 @@ const options = useOptions()
 const typed = reactive({
   name: props.sprayer?.name ?? '',
   kind: props.sprayer?.kind ?? ('backpack' as SprayerKind),
-  capacityGal: props.sprayer?.capacityGal as number | undefined,
+  holds: (props.sprayer?.capacityGal ?? props.sprayer?.hopperLb ?? undefined) as number | undefined,
   swathFt: (props.sprayer?.swathFt ?? undefined) as number | undefined,
   nozzle: props.sprayer?.nozzle?.type as Nozzle['type'] | undefined,
   gpm: props.sprayer?.nozzle?.gpm,
@@ -36,6 +37,10 @@ const typed = reactive({
   droplet: props.sprayer?.nozzle?.droplet as Droplet | undefined,
 })
 const isSpreader = computed(() => spreaderKinds.has(typed.kind))
+const capacity = (): Capacity => ({
+  capacityGal: isSpreader.value ? null : (typed.holds ?? null),
+  hopperLb: isSpreader.value ? (typed.holds ?? null) : null,
+})
 const nozzle = (): Nozzle | null =>
   typed.nozzle && !isSpreader.value
     ? {
@@ -51,11 +56,11 @@ const row = useRowForm({
   fields: () => ({
     name: typed.name || say(`bench.sprayerKind.${typed.kind}`),
     kind: typed.kind,
-    capacityGal: typed.capacityGal ?? NaN,
+    ...capacity(),
     swathFt: typed.swathFt ?? null,
     nozzle: nozzle(),
   }),
-  check: () => checkSprayer(typed.kind, typed.capacityGal ?? NaN),
+  check: () => checkSprayer({ kind: typed.kind, ...capacity() }),
   done: (saved) => emit('done', saved),
 })
 const { form } = row
@@ -70,10 +75,10 @@ const { form } = row
       :options="options(sprayerKinds, 'bench.sprayerKind')"
     />
     <NumberField
-      v-model="typed.capacityGal"
+      v-model="typed.holds"
       :unit="isSpreader ? 'lb' : 'gal'"
       :label="say(isSpreader ? 'bench.hopper' : 'bench.capacity')"
-      :fault="form.faultAt('capacityGal')"
+      :fault="form.faultAt('capacityGal', 'hopperLb')"
     />
     <details>
       <summary>{{ say('bench.nozzle') }}</summary>

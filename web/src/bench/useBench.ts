@@ -173,7 +173,7 @@ export function useBench() {
         }
       }),
       carrierVolume: { value: calibrated.value.carrierVolume.value, unit: 'gal/1000ft2' },
-      capacityGal: sprayer.value.capacityGal,
+      capacityGal: sprayer.value.capacityGal ?? NaN,
       loadPlan: choices.value.loadPlan,
       tools: offered.value,
       ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),
@@ -189,7 +189,7 @@ export function useBench() {
           grounds: grounds.value,
           rules: label.value.rules,
           rate: rate.value,
-          hopperLb: sprayer.value.capacityGal,
+          hopperLb: sprayer.value.hopperLb ?? NaN,
           directions: choices.value.directions ?? 2,
           spreadRate: anyCalibrated.value.spreadRate.value,
         })
