@@ -49,7 +49,7 @@ const refusalAt = (...fields: string[]) => {
 /** Products in two passes, where water and leaf shut each other out in one. */
 const passes = computed(() =>
   refusals.value.some((r) => ['waterAgainstDry', 'waterDepthsDisagree'].includes(r.code))
-    ? splitByWater(bench.products.value.map(({ id, rules }) => ({ id, rules })))
+    ? splitByWater(bench.goods.products.value.map(({ id, rules }) => ({ id, rules })))
     : [],
 )
 const order = computed(() => mixingOrder((bench.request.value?.products ?? []).map((p) => p.rules)))
@@ -62,12 +62,12 @@ const scale = computed(() => {
 const print = () => window.print()
 const shownLabels = computed(() =>
   mix.value || spread.value
-    ? (kept.value?.tank.request.products ?? bench.products.value)
+    ? (kept.value?.tank.request.products ?? bench.goods.products.value)
         .map((p) => p.rules)
         .filter((r) => kindOf(r) === 'herbicide')
     : [],
 )
-const start = () => form.save(bench.start)
+const start = () => form.save(bench.mixing.start)
 const edit = (what: 'sprayer' | 'calibration' | 'label', id?: string) =>
   (editing.value = { what, ...(id && { id }) })
 /** A sprayer that is new has no figure yet: it is calibrated next. */
@@ -82,7 +82,7 @@ const needs: Record<string, () => unknown> = {
   label: () => edit('label'),
 }
 async function recorded(): Promise<void> {
-  bench.stop()
+  bench.mixing.stop()
   await router.push({ name: 'ledger' })
 }
 </script>
@@ -92,13 +92,13 @@ async function recorded(): Promise<void> {
     <template #answer><SaidText :code="answer.code" :params="answer.params" /></template>
     <template #actions>
       <template v-if="stage === 'mixing'">
-        <Button :label="say('bench.isIn')" size="large" @click="bench.advance()" />
-        <button class="link" @click="bench.stop()">{{ say('bench.stopMixing') }}</button>
+        <Button :label="say('bench.isIn')" size="large" @click="bench.mixing.advance()" />
+        <button class="link" @click="bench.mixing.stop()">{{ say('bench.stopMixing') }}</button>
         <span class="quiet">{{ say('bench.gearFirst') }}</span>
       </template>
       <template v-else-if="stage === 'mixed'">
         <Button v-if="!recording" :label="say('bench.record')" @click="recording = true" />
-        <button class="link" @click="bench.stop()">{{ say('bench.notSprayed') }}</button>
+        <button class="link" @click="bench.mixing.stop()">{{ say('bench.notSprayed') }}</button>
       </template>
       <Button
         v-else-if="bench.missing.value"
@@ -144,7 +144,7 @@ async function recorded(): Promise<void> {
       <div class="drawings">
         <TankDrawing
           :load="load"
-          :capacity-gal="bench.sprayer.value?.capacityGal ?? load.water.value"
+          :capacity-gal="bench.gear.sprayer.value?.capacityGal ?? load.water.value"
           :step="stage === 'mixing' ? kept!.step : 1"
           :names="names"
         />
@@ -190,17 +190,17 @@ async function recorded(): Promise<void> {
         />
         <CalibrationForm
           v-else-if="editing.what === 'calibration'"
-          :key="editing.id ?? bench.sprayer.value!.id"
-          :sprayer="account.state.sprayers.find((s) => s.id === editing!.id) ?? bench.sprayer.value!"
-          :whole-sq-ft="bench.grounds.value[0]?.areaSqFt"
+          :key="editing.id ?? bench.gear.sprayer.value!.id"
+          :sprayer="account.state.sprayers.find((s) => s.id === editing!.id) ?? bench.gear.sprayer.value!"
+          :whole-sq-ft="bench.ground.grounds.value[0]?.areaSqFt"
           @done="(row) => ((editing = undefined), row && (bench.choices.value.calibrationId = row.id))"
         />
         <LabelEditor
           v-else
           :key="editing.id ?? 'new'"
           :label="account.state.labels.find((l) => l.id === editing!.id)"
-          :turf="bench.zone.value ? [bench.zone.value.turf] : []"
-          :lawn-sq-ft="bench.grounds.value[0]?.areaSqFt"
+          :turf="bench.ground.zone.value ? [bench.ground.zone.value.turf] : []"
+          :lawn-sq-ft="bench.ground.grounds.value[0]?.areaSqFt"
           @done="(row) => ((editing = undefined), row && bench.startWith([row.id]))"
         />
       </template>

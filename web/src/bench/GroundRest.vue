@@ -18,9 +18,9 @@ const { areas } = useYard()
 const { say, quantity } = useWords()
 const options = useOptions()
 const b = props.bench
-const zoneOptions = computed(() => b.zones.value.map((z) => ({ value: z.id, label: z.name })))
+const zoneOptions = computed(() => b.ground.zones.value.map((z) => ({ value: z.id, label: z.name })))
 const chosen = computed({
-  get: () => b.chosenZones.value.map((z) => z.id),
+  get: () => b.ground.chosenZones.value.map((z) => z.id),
   set: (ids) => (b.choices.value.zoneIds = ids),
 })
 const ground = (id: string): GroundChoice => b.choices.value.ground[id] ?? { mode: 'broadcast' }
@@ -31,20 +31,20 @@ const change = (id: string, patch: Partial<GroundChoice>) =>
 
 <template>
   <CheckList
-    v-if="b.zones.value.length > 1"
+    v-if="b.ground.zones.value.length > 1"
     v-model="chosen"
     :label="say('yard.zone')"
     :options="zoneOptions"
   />
-  <template v-for="(z, i) in b.chosenZones.value" :key="z.id">
-    <RestRow :name="b.chosenZones.value.length > 1 ? z.name : say(`turf.${z.turf}`)">
+  <template v-for="(z, i) in b.ground.chosenZones.value" :key="z.id">
+    <RestRow :name="b.ground.chosenZones.value.length > 1 ? z.name : say(`turf.${z.turf}`)">
       <template #value><FigureText :figure="areas.get(z.id)!.area" /></template>
       {{
         say('bench.zoneSays', { state: z.state, spread: quantity(areas.get(z.id)!.uncertainty.value, 'ft2') })
       }}
     </RestRow>
     <ChoiceField
-      v-if="!b.spreads.value"
+      v-if="!b.gear.spreads.value"
       :model-value="ground(z.id).mode"
       :label="say('bench.mode')"
       :options="options(treatModes, 'bench.mode')"

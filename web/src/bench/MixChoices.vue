@@ -22,20 +22,20 @@ const { say, day: sayDay } = useWords()
 const options = useOptions()
 const b = props.bench
 const equipment = computed(() =>
-  b.calibrations.value.flatMap((c) => {
-    const sprayer = b.sprayersOf(c)
+  b.gear.calibrations.value.flatMap((c) => {
+    const sprayer = b.gear.sprayersOf(c)
     return sprayer
       ? [{ value: c.id, label: say('bench.calibratedOn', { name: sprayer.name, day: c.day }) }]
       : []
   }),
 )
-const labelOptions = computed(() => b.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
+const labelOptions = computed(() => b.goods.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
 const addable = computed(() =>
-  b.labels.value
-    .filter((l) => !b.products.value.includes(l))
+  b.goods.labels.value
+    .filter((l) => !b.goods.products.value.includes(l))
     .map((l) => ({ value: l.id, label: l.rules.name })),
 )
-const ids = () => b.products.value.map((l) => l.id)
+const ids = () => b.goods.products.value.map((l) => l.id)
 function takeFirst(id: string | undefined): void {
   if (id) b.startWith([id])
 }
@@ -58,10 +58,10 @@ const yearUseParams = computed(() => {
 })
 const yearShare = computed(() => {
   const mix = b.outcome.value?.ok ? b.outcome.value.value : undefined
-  const at = b.products.value.findIndex((l) => kindOf(l.rules) === 'herbicide')
-  return mix?.products[at]?.years[b.zone.value?.id ?? '']?.share
+  const at = b.goods.products.value.findIndex((l) => kindOf(l.rules) === 'herbicide')
+  return mix?.products[at]?.years[b.ground.zone.value?.id ?? '']?.share
 })
-const isWet = computed(() => !b.spreads.value)
+const isWet = computed(() => !b.gear.spreads.value)
 const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
   hopperLb === null ? { value: capacityGal ?? 0, unit: 'gal' } : { value: hopperLb, unit: 'lb' }
 </script>
@@ -70,57 +70,59 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
   <GroundRest :bench="bench" :fault-at="faultAt" />
   <ChoiceField
     v-if="equipment.length > 1"
-    :model-value="b.calibration.value?.id"
+    :model-value="b.gear.calibration.value?.id"
     :label="say('bench.equipment')"
     :options="equipment"
     @update:model-value="$event && b.takeEquipment($event)"
   />
-  <RestRow :name="b.sprayer.value?.name ?? say('bench.noSprayer')">
+  <RestRow :name="b.gear.sprayer.value?.name ?? say('bench.noSprayer')">
     <template #value>
-      <FigureText v-if="b.calibrated.value" :figure="b.calibrated.value.carrierVolume" />
+      <FigureText v-if="b.gear.calibrated.value" :figure="b.gear.calibrated.value.carrierVolume" />
       <FigureText
-        v-else-if="b.anyCalibrated.value?.kind === 'spreader'"
-        :figure="b.anyCalibrated.value.spreadRate"
+        v-else-if="b.gear.anyCalibrated.value?.kind === 'spreader'"
+        :figure="b.gear.anyCalibrated.value.spreadRate"
       />
     </template>
-    <template v-if="b.sprayer.value && b.calibration.value">{{
-      say(b.spreads.value ? 'bench.weighedBack' : 'bench.calibrated', {
-        day: b.calibration.value.day,
-        runs: b.calibration.value.runs.length,
-        variation: { value: b.calibrated.value?.variation?.value ?? 0, unit: 'ratio' },
-        capacity: capacityOf(b.sprayer.value),
-        setting: b.calibration.value.inputs?.setting || 'none',
+    <template v-if="b.gear.sprayer.value && b.gear.calibration.value">{{
+      say(b.gear.spreads.value ? 'bench.weighedBack' : 'bench.calibrated', {
+        day: b.gear.calibration.value.day,
+        runs: b.gear.calibration.value.runs.length,
+        variation: { value: b.gear.calibrated.value?.variation?.value ?? 0, unit: 'ratio' },
+        capacity: capacityOf(b.gear.sprayer.value),
+        setting: b.gear.calibration.value.inputs?.setting || 'none',
       })
     }}</template>
-    <p v-if="b.dueAgain.value" class="stop">{{ say('bench.dueAgain', { day: b.dueAgain.value }) }}</p>
+    <p v-if="b.gear.dueAgain.value" class="stop">
+      {{ say('bench.dueAgain', { day: b.gear.dueAgain.value }) }}
+    </p>
     <span class="links">
-      <button class="link" @click="emit('edit', 'sprayer', b.sprayer.value?.id)">
-        {{ say(b.sprayer.value ? 'bench.changeSprayer' : 'bench.addSprayer') }}
+      <button class="link" @click="emit('edit', 'sprayer', b.gear.sprayer.value?.id)">
+        {{ say(b.gear.sprayer.value ? 'bench.changeSprayer' : 'bench.addSprayer') }}
       </button>
-      <button v-if="b.sprayer.value" class="link" @click="emit('edit', 'calibration')">
+      <button v-if="b.gear.sprayer.value" class="link" @click="emit('edit', 'calibration')">
         {{ say('bench.calibrateNow') }}
       </button>
-      <button v-if="b.sprayer.value" class="link" @click="emit('edit', 'sprayer')">
+      <button v-if="b.gear.sprayer.value" class="link" @click="emit('edit', 'sprayer')">
         {{ say('bench.anotherSprayer') }}
       </button>
     </span>
   </RestRow>
-  <template v-if="b.label.value">
+  <template v-if="b.goods.label.value">
     <ChoiceField
-      :model-value="b.label.value.id"
+      :model-value="b.goods.label.value.id"
       :label="say('bench.label')"
       :options="labelOptions"
       @update:model-value="takeFirst"
     />
     <p class="links">
-      <span v-if="b.label.value.rules.sample" class="sample">{{ say('bench.sample') }}</span>
-      <button class="link small" @click="emit('edit', 'label', b.label.value.id)">
+      <span v-if="b.goods.label.value.rules.sample" class="sample">{{ say('bench.sample') }}</span>
+      <button class="link small" @click="emit('edit', 'label', b.goods.label.value.id)">
         {{ say('bench.changeLabel') }}
       </button>
       <button class="link small" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button>
     </p>
-    <template v-for="(l, i) in b.products.value" :key="l.id">
-      <p v-if="b.products.value.length > 1" class="product">
+    <template v-for="(l, i) in b.goods.products.value" :key="l.id">
+      <p v-if="b.goods.products.value.length > 1" class="product">
         <strong>{{ l.rules.name }}</strong>
         <button
           class="link small"

@@ -19,10 +19,10 @@ const props = defineProps<{
 const { say, range } = useWords()
 const { tools, toolName } = useTools()
 const b = props.bench
-const limits = computed(() => props.label.rules.additive?.rate ?? b.useOf(props.label)?.rate)
+const limits = computed(() => props.label.rules.additive?.rate ?? b.goods.useOf(props.label)?.rate)
 const unit = computed(() => (limits.value?.unit ?? 'lb/1000ft2') as Unit)
 const dose = computed({
-  get: () => b.doseOf(props.label)?.value,
+  get: () => b.goods.doseOf(props.label)?.value,
   set: (value) => (b.choices.value.doses[props.label.id] = { value: value ?? NaN, unit: unit.value }),
 })
 /** A fertiliser is asked for by its nitrogen. */
@@ -31,7 +31,7 @@ const nitrogenShare = computed(() =>
 )
 const nitrogen = computed({
   get: () => {
-    const product = b.doseOf(props.label)
+    const product = b.goods.doseOf(props.label)
     return product && Math.round(product.value * nitrogenShare.value * 1e6) / 1e6
   },
   set: (value) =>
@@ -68,7 +68,7 @@ const at = (...fields: string[]) => props.faultAt(...fields.map((f) => `products
     :hint="
       say('bench.nitrogenHint', {
         n: label.rules.analysis!.n,
-        rate: { value: b.doseOf(label)?.value ?? 0, unit: 'lb/1000ft2' },
+        rate: { value: b.goods.doseOf(label)?.value ?? 0, unit: 'lb/1000ft2' },
       })
     "
   />

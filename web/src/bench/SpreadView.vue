@@ -34,16 +34,16 @@ async function record(): Promise<void> {
     id,
     spread: {
       id: spreadId,
-      zones: b.grounds.value.map((g) => ({
+      zones: b.ground.grounds.value.map((g) => ({
         zoneId: g.id,
         mode: g.mode,
         spotSqFt: g.spotSqFt ?? null,
         edgeSqFt: g.edgeSqFt ?? null,
       })),
-      labelId: b.label.value!.id,
-      calibrationId: b.calibration.value!.id,
+      labelId: b.goods.label.value!.id,
+      calibrationId: b.gear.calibration.value!.id,
       day: on,
-      rate: b.rate.value!,
+      rate: b.goods.rate.value!,
       directions: b.choices.value.directions ?? 2,
     },
     appliedAt: instantAt(on, clockIn(new Date(), timeZone.value), timeZone.value),

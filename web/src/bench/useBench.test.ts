@@ -22,9 +22,9 @@ async function bench(home: Parameters<typeof atHome>[0] = {}) {
 describe('what the bench starts from', () => {
   it('takes the zone, the newest calibration, a label for the turf, and a rate inside it', async () => {
     const { b } = await bench()
-    expect(b.zone.value?.name).toBe('Front')
-    expect(b.label.value?.rules.name).toBe('Sample 50 WG')
-    expect(b.rate.value).toEqual({ value: 0.39, unit: 'oz/1000ft2' })
+    expect(b.ground.zone.value?.name).toBe('Front')
+    expect(b.goods.label.value?.rules.name).toBe('Sample 50 WG')
+    expect(b.goods.rate.value).toEqual({ value: 0.39, unit: 'oz/1000ft2' })
     expect(b.outcome.value?.ok).toBe(true)
   })
   it('measures with a tool in the reader’s own units', async () => {
@@ -82,16 +82,20 @@ describe('a tank that is handed over', () => {
   }
   it('is whole what was handed over: a granule goes to the spreader although the bench held a sprayer', async () => {
     const { b } = await bench({ state: both, path: '/bench?label=g&zone=z' })
-    expect([b.label.value?.id, b.spreads.value, b.sprayer.value?.id]).toEqual(['g', true, 'sp'])
+    expect([b.goods.label.value?.id, b.gear.spreads.value, b.gear.sprayer.value?.id]).toEqual([
+      'g',
+      true,
+      'sp',
+    ])
   })
   it('asks for the equipment it needs, and shows no other product in its place', async () => {
     const { b, answer } = await bench({ state: { labels }, path: '/bench?label=g&zone=z' })
-    expect([b.label.value?.id, b.missing.value]).toEqual(['g', 'sprayer'])
+    expect([b.goods.label.value?.id, b.missing.value]).toEqual(['g', 'sprayer'])
     expect(answer.stage.value).toBe('missing')
   })
   it('starts empty with another label that leads it, with another day, and with other equipment', async () => {
     const { b, use, router } = await benchAt({ state: both, path: '/bench?label=l,o&zone=z' })
-    const names = () => b.products.value.map((l) => l.id)
+    const names = () => b.goods.products.value.map((l) => l.id)
     expect(names()).toEqual(['l', 'o'])
     b.choices.value.doses['l'] = { value: 0.3, unit: 'oz/1000ft2' }
     b.startWith(['o'])
@@ -102,13 +106,13 @@ describe('a tank that is handed over', () => {
     expect(names()).toEqual(['l'])
     b.choices.value.labelIds = ['o', 'l']
     b.takeEquipment('kw')
-    expect([names(), b.spreads.value]).toEqual([['g'], true])
+    expect([names(), b.gear.spreads.value]).toEqual([['g'], true])
   })
   it('is taken from an address once: what is changed after it outlives a reload', async () => {
     const { b, use } = await benchAt({ state: both, path: '/bench?label=l,o&zone=z' })
     b.choices.value.labelIds = ['o']
     await nextTick()
-    expect(use(useBench).products.value.map((l) => l.id)).toEqual(['o'])
+    expect(use(useBench).goods.products.value.map((l) => l.id)).toEqual(['o'])
   })
 })
 
@@ -156,7 +160,7 @@ describe('filling the tanks', () => {
         ),
       )
     })
-    await b.start()
+    await b.mixing.start()
     expect(sent).toMatchObject([
       {
         url: '/api/bench/tanks',
@@ -172,7 +176,7 @@ describe('filling the tanks', () => {
     const said = []
     for (let i = 0; i < 10; i++) {
       said.push(answer.answer.value.code.replace('bench.answer.mixing.', ''))
-      b.advance()
+      b.mixing.advance()
     }
     expect(said).toEqual([
       'water',
@@ -189,7 +193,7 @@ describe('filling the tanks', () => {
     expect(answer.stage.value).toBe('mixed')
     await new Promise((later) => setTimeout(later))
     expect(JSON.parse(localStorage.getItem('bench.tankProgress.i')!)).toMatchObject({ load: 2, step: 0 })
-    b.stop()
+    b.mixing.stop()
     expect(answer.stage.value).toBe('planned')
   })
 })

@@ -13,7 +13,7 @@ export function useBenchAnswer(bench: Bench) {
   const session = useSession()
   const { say, quantity } = useWords()
   const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
-  const kept = computed(() => bench.progress.value ?? undefined)
+  const kept = computed(() => bench.mixing.progress.value ?? undefined)
   const mix = computed(
     () => kept.value?.tank.result ?? (bench.outcome.value?.ok ? bench.outcome.value.value : undefined),
   )
@@ -28,10 +28,10 @@ export function useBenchAnswer(bench: Bench) {
   const names = computed(() =>
     kept.value
       ? kept.value.tank.request.products.map((p) => p.rules.name)
-      : bench.products.value.map((l) => l.rules.name),
+      : bench.goods.products.value.map((l) => l.rules.name),
   )
   const zoneName = computed(() => {
-    const grounds = kept.value?.tank.request.grounds ?? bench.grounds.value
+    const grounds = kept.value?.tank.request.grounds ?? bench.ground.grounds.value
     return grounds.length > mostNamed
       ? say('bench.lawns', { count: grounds.length })
       : list(grounds.map((g) => g.name))
