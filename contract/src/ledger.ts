@@ -104,6 +104,9 @@ export interface RecordsRequest {
   from?: string
   to?: string
   yardId?: string
+  /** A page of the list: so many, after the record of this id. All where it is absent. */
+  limit?: number
+  after?: string
 }
 
 /** POST /api/ledger/records: area, product and water are the mix's unless said otherwise. */
@@ -167,10 +170,19 @@ export const amendmentOrder = Joi.object<AmendmentOrder, true>({
   changes: Joi.object(facts).min(1).required(),
 })
 
-export const recordsRequest = Joi.object<RecordsRequest, true>({ from: day, to: day, yardId: id })
-export const csvRequest = withKeys<RecordsRequest & { client?: string }>(recordsRequest, {
-  client: Joi.string().trim().max(120),
+export const recordsRequest = Joi.object<RecordsRequest, true>({
+  from: day,
+  to: day,
+  yardId: id,
+  limit: count(1, 500),
+  after: id,
 })
+export const csvRequest = withKeys<Omit<RecordsRequest, 'limit' | 'after'> & { client?: string }>(
+  recordsRequest.fork(['limit', 'after'], (f) => f.forbidden()),
+  {
+    client: Joi.string().trim().max(120),
+  },
+)
 
 /** Points of a grid that met a weed. */
 const gridCount = Joi.object({

@@ -288,6 +288,17 @@ describe('reports', () => {
     const csv = (await t.owner.get('/api/ledger/records.csv')).body.trim().split('\r\n')
     expect(csv).toHaveLength(1 + 3 + 1200)
     expect(new Set(csv).size).toBeGreaterThan(50)
+    const seen: string[] = []
+    for (let after = ''; ;) {
+      const page = (await t.owner.get(`/api/ledger/records?limit=500${after && `&after=${after}`}`)).json()
+      seen.push(...page.map((r: { id: string }) => r.id))
+      if (page.length < 500) break
+      after = page.at(-1).id
+    }
+    const all = (await t.owner.get('/api/ledger/records')).json().map((r: { id: string }) => r.id)
+    expect(seen).toEqual(all)
+    expect(new Set(seen).size).toBe(3 + 1200)
+    expect((await t.owner.get('/api/ledger/records?limit=501')).statusCode).toBe(400)
   })
 })
 

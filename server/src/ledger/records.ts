@@ -143,9 +143,9 @@ export interface RecordWindow {
   ids?: string[]
   yardId?: string
   yardIds?: string[]
-  /** A page: so many, after one in the order they were first written down in. */
+  /** A page: so many, after the one of this id in the order they were first written down in. */
   limit?: number
-  after?: { appliedAt: string; id: string }
+  after?: string
 }
 
 /**
@@ -169,10 +169,10 @@ export async function findRecords(
   const yardIds = window.yardIds ?? (window.yardId ? [window.yardId] : undefined)
   if (yardIds) query.andWhere('z.yard_id = ANY(:yardIds)', { yardIds })
   if (window.after)
-    query.andWhere('(r.applied_at, r.id) > (CAST(:afterAt AS timestamptz), CAST(:afterId AS uuid))', {
-      afterAt: window.after.appliedAt,
-      afterId: window.after.id,
-    })
+    query.andWhere(
+      '(r.applied_at, r.id) > (SELECT b.applied_at, b.id FROM application_record b WHERE b.id = :after)',
+      { after: window.after },
+    )
   if (window.limit) query.limit(window.limit)
   const { from = '-infinity', to = 'infinity' } = window
   if (window.from || window.to)

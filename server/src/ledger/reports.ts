@@ -21,7 +21,7 @@ async function* pagesOf(
   request: FastifyRequest,
   { client, ...window }: { from?: string; to?: string; yardId?: string; client?: string },
 ) {
-  let after: { appliedAt: string; id: string } | undefined
+  let after: string | undefined
   for (;;) {
     const page = await app.scoped(request, async (scope) => {
       const yards = (await scope.find<Yard>('yard')).filter(
@@ -38,9 +38,8 @@ async function* pagesOf(
     const records = page.records.filter(within(window, page.yards))
     if (records.length) yield { ...page, records }
     if (page.records.length < pageSize) return
-    const last = page.records.at(-1)!
     // In the order they were first written down in.
-    after = { appliedAt: last.first.appliedAt, id: last.id }
+    after = page.records.at(-1)!.id
   }
 }
 

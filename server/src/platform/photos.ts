@@ -61,7 +61,7 @@ interface StoredPicture {
 }
 
 /** What is said of a picture that is sent. */
-export interface PhotoOrder {
+interface PhotoOrder {
   id: string
   keepPlace?: boolean
   kind?: string
