@@ -132,7 +132,7 @@ test('a tank goes out on a phone without a network, the browser dies, and the le
   await expect(page.getByText('It worked on smooth crabgrass.')).toBeVisible()
   await expect(page.locator('.rating')).toContainText('90 %')
   const download = page.waitForEvent('download')
-  await page.getByRole('link', { name: '2026 as PDF' }).click()
+  await page.getByRole('button', { name: '2026 as PDF' }).click()
   expect(
     readFileSync(await (await download).path())
       .subarray(0, 5)

@@ -2,15 +2,16 @@
 import Button from 'primevue/button'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Sprayer } from '@jardinero/contract/bench'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
-import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
-import { mixingOrder, splitByWater, wateringParams } from '@jardinero/core/bench'
+import { mixingOrder, wateringParams } from '@jardinero/core/bench'
 import type { MassUnit } from '@jardinero/core/quantity'
+import BenchEditing from './BenchEditing.vue'
+import BenchRefusals from './BenchRefusals.vue'
+import type { Editing } from './editing.ts'
 import LabelCautions from './LabelCautions.vue'
 import LoadTable from './LoadTable.vue'
 import MeasureDrawing from './MeasureDrawing.vue'
@@ -25,17 +26,13 @@ import { useBenchAnswer } from './useBenchAnswer.ts'
 import { useTools } from './useTools.ts'
 
 const ScalePanel = defineAsyncComponent(() => import('./ScalePanel.vue'))
-const CalibrationForm = defineAsyncComponent(() => import('./CalibrationForm.vue'))
-const LabelEditor = defineAsyncComponent(() => import('../shelf/editor/LabelEditor.vue'))
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
-const SprayerForm = defineAsyncComponent(() => import('./SprayerForm.vue'))
 const bench = useBench()
-const account = useAccount()
 const router = useRouter()
 const { say } = useWords()
 const form = useForm()
 const recording = ref(false)
-const editing = ref<{ what: 'sprayer' | 'calibration' | 'label'; id?: string }>()
+const editing = ref<Editing>()
 const { mix, kept, spread, stage, load, dose, names, answer } = useBenchAnswer(bench)
 
 const refusals = computed(() => {
@@ -46,12 +43,6 @@ const refusalAt = (...fields: string[]) => {
   const refusal = refusals.value.find((r) => fields.includes(r.field ?? ''))
   return refusal ? say(`refusal.${refusal.code}`, refusal.params) : form.faultAt(...fields)
 }
-/** Products in two passes, where water and leaf shut each other out in one. */
-const passes = computed(() =>
-  refusals.value.some((r) => ['waterAgainstDry', 'waterDepthsDisagree'].includes(r.code))
-    ? splitByWater(bench.goods.products.value.map(({ id, rules }) => ({ id, rules })))
-    : [],
-)
 const order = computed(() => mixingOrder((bench.request.value?.products ?? []).map((p) => p.rules)))
 const { toolOf } = useTools()
 /** The scale the due amount is weighed on. */
@@ -70,11 +61,6 @@ const shownLabels = computed(() =>
 const start = () => form.save(bench.mixing.start)
 const edit = (what: 'sprayer' | 'calibration' | 'label', id?: string) =>
   (editing.value = { what, ...(id && { id }) })
-/** A sprayer that is new has no figure yet: it is calibrated next. */
-function sprayerKept(row?: Sprayer): void {
-  const isNew = row && !account.state.calibrations.some((c) => c.sprayerId === row.id)
-  editing.value = isNew && account.state.calibrations.length ? { what: 'calibration', id: row.id } : undefined
-}
 const needs: Record<string, () => unknown> = {
   area: () => router.push({ name: 'yard' }),
   sprayer: () => edit('sprayer'),
@@ -114,24 +100,7 @@ async function recorded(): Promise<void> {
       <button v-if="mix" class="link" @click="print">{{ say('shelf.print') }}</button>
     </template>
 
-    <ul v-if="refusals.length && !kept" class="refusals" role="alert">
-      <li v-for="(r, i) in refusals" :key="i">{{ say(`refusal.${r.code}`, r.params) }}</li>
-    </ul>
-    <p v-if="passes.length > 1 && !kept" class="passes">
-      <button
-        v-for="(pass, i) in passes"
-        :key="i"
-        class="link"
-        @click="
-          bench.startWith(
-            pass.map((p) => p.id),
-            { doses: bench.choices.value.doses },
-          )
-        "
-      >
-        {{ say('bench.takePass', { n: i + 1, labels: pass.map((p) => p.rules.name).join(', ') }) }}
-      </button>
-    </p>
+    <BenchRefusals v-if="!kept" :bench="bench" :refusals="refusals" />
     <p v-if="form.problem.value" class="refusals" role="alert">{{ form.problem.value.detail }}</p>
     <RecordForm
       v-if="recording && kept && stage === 'mixed'"
@@ -180,30 +149,7 @@ async function recorded(): Promise<void> {
     />
 
     <template #rests>
-      <template v-if="editing">
-        <h3>{{ say(`bench.editing.${editing.what}`) }}</h3>
-        <SprayerForm
-          v-if="editing.what === 'sprayer'"
-          :key="editing.id ?? 'new'"
-          :sprayer="account.state.sprayers.find((s) => s.id === editing!.id)"
-          @done="sprayerKept"
-        />
-        <CalibrationForm
-          v-else-if="editing.what === 'calibration'"
-          :key="editing.id ?? bench.gear.sprayer.value!.id"
-          :sprayer="account.state.sprayers.find((s) => s.id === editing!.id) ?? bench.gear.sprayer.value!"
-          :whole-sq-ft="bench.ground.grounds.value[0]?.areaSqFt"
-          @done="(row) => ((editing = undefined), row && (bench.choices.value.calibrationId = row.id))"
-        />
-        <LabelEditor
-          v-else
-          :key="editing.id ?? 'new'"
-          :label="account.state.labels.find((l) => l.id === editing!.id)"
-          :turf="bench.ground.zone.value ? [bench.ground.zone.value.turf] : []"
-          :lawn-sq-ft="bench.ground.grounds.value[0]?.areaSqFt"
-          @done="(row) => ((editing = undefined), row && bench.startWith([row.id]))"
-        />
-      </template>
+      <BenchEditing v-if="editing" :bench="bench" :editing="editing" @next="(next) => (editing = next)" />
       <MixKept v-else-if="kept" :tank="kept.tank" />
       <MixChoices v-else :bench="bench" :fault-at="refusalAt" @edit="edit" />
     </template>
@@ -229,11 +175,6 @@ async function recorded(): Promise<void> {
   border-left: 3px solid var(--frost);
   padding-left: 0.7rem;
   margin: 0.8rem 0;
-}
-.passes {
-  display: flex;
-  gap: 1.2rem;
-  margin-bottom: 1rem;
 }
 .cautions {
   color: var(--ember-text);

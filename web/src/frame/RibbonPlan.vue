@@ -2,11 +2,11 @@
 import { area } from 'd3-shape'
 import { computed } from 'vue'
 import type { Day } from '@jardinero/core/quantity'
-import type { ribbonScale } from './ribbonScale.ts'
+import type { RibbonScale } from './ribbonScale.ts'
 import { useRibbonPlan } from './useRibbonPlan.ts'
 
 /** The plan on the ribbon: its barrier as hatching that thins as it wears, its passes as open pegs. */
-const props = defineProps<{ scale: ReturnType<typeof ribbonScale> }>()
+const props = defineProps<{ scale: RibbonScale }>()
 const { barrier, planned } = useRibbonPlan()
 const ground = 64
 const path = computed(

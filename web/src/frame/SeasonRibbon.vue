@@ -1,26 +1,24 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { area, line } from 'd3-shape'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
+import type { Day } from '@jardinero/core/quantity'
 import { dayByKey } from '../kit/daySteps.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
-import type { SoilPoint } from '../soil/index.ts'
 import YardName from './YardName.vue'
-import { ribbonHeight, ribbonScale, ribbonSpan } from './ribbonScale.ts'
+import { ribbonScale, ribbonSpan } from './ribbonScale.ts'
 import { useGerminationHills } from './useGerminationHills.ts'
+import RibbonHills from './RibbonHills.vue'
 import RibbonPlan from './RibbonPlan.vue'
-import { useSeasonLines } from './useSeasonLines.ts'
+import RibbonSoil from './RibbonSoil.vue'
 
 /**
  * The year across the top: soil of middle and edge, measured and to come, germination as hills, passes as pegs, the day one
  * stands on. Click or drag to stand elsewhere.
  */
 const { today, day, records } = useYard()
-const { lines } = useSeasonLines()
-const { hills, marks } = useGerminationHills()
+const { marks } = useGerminationHills()
 const { say, day: sayDay, month } = useWords()
 const router = useRouter()
 const route = useRoute()
@@ -32,60 +30,6 @@ const dragged = ref<Day>()
 const standing = computed(() => dragged.value ?? day.value)
 const span = computed(() => ribbonSpan(dragged.value ? day.value : standing.value, narrow.value))
 const scale = computed(() => ribbonScale(span.value, 8, Math.max(200, width.value) - 8))
-const inside = <T extends { day: Day }>(points: T[]) => points.filter((p) => scale.value.inside(p.day))
-const shown = computed(() =>
-  lines.value.map(({ kind, dots, past, ahead }) => ({
-    kind,
-    dots: inside(dots),
-    past: inside(past),
-    ahead: inside(ahead),
-  })),
-)
-const y = computed(() =>
-  ribbonHeight(
-    shown.value.flatMap((l) => [
-      ...l.dots.map((p) => p.temperatureC),
-      ...l.past.map((p) => p.temperatureC),
-      ...l.ahead.flatMap((p) => [p.p10C, p.p90C]),
-    ]),
-    14,
-    60,
-  ),
-)
-const pathOf = line<{ day: Day; temperatureC: number }>(
-  (p) => scale.value.x(p.day),
-  (p) => y.value(p.temperatureC),
-)
-const bandOf = area<SoilPoint>(
-  (p) => scale.value.x(p.day),
-  (p) => y.value(p.p10C),
-  (p) => y.value(p.p90C),
-)
-/** Made once a change of the soil or the width; dragging moves the needle alone. */
-const drawn = computed(() =>
-  shown.value.map(({ kind, dots, past, ahead }) => ({
-    kind,
-    dots: dots.map((p) => ({ day: p.day, x: scale.value.x(p.day), y: y.value(p.temperatureC) })),
-    past: pathOf(past) ?? '',
-    likely: pathOf(ahead.map((p) => ({ day: p.day, temperatureC: p.p50C }))) ?? '',
-    band: bandOf(ahead) ?? '',
-  })),
-)
-/** Each hill as an outline on the ground line, every third day. */
-const hillPaths = computed(() => {
-  const [from, to] = span.value
-  const days = Array.from({ length: Math.floor(daysBetween(from, to) / 3) + 1 }, (_, i) =>
-    addDays(from, i * 3),
-  )
-  return hills.value.map(({ plant, heightAt }) => ({
-    plant,
-    d: area<Day>(
-      (d) => scale.value.x(d),
-      64,
-      (d) => 64 - 26 * heightAt(d),
-    )(days),
-  }))
-})
 const marksHere = computed(() => marks.value.filter((m) => scale.value.inside(m.from)))
 const pegs = computed(() => records.value.filter((r) => scale.value.inside(r.day)))
 
@@ -136,7 +80,7 @@ function step(event: KeyboardEvent): void {
       @keydown="step"
     >
       <svg v-if="width" :width="width" height="84" aria-hidden="true">
-        <path v-for="h in hillPaths" :key="h.plant" :d="h.d ?? ''" class="hill" />
+        <RibbonHills :scale="scale" :span="span" />
         <RibbonPlan :scale="scale" />
         <line x1="0" :x2="width" y1="64" y2="64" class="ground" />
         <g v-for="m in scale.months" :key="m.getTime()">
@@ -149,12 +93,7 @@ function step(event: KeyboardEvent): void {
           />
           <text :x="scale.x(m.toISOString().slice(0, 10)) + 5" y="79">{{ month(m) }}</text>
         </g>
-        <g v-for="l in drawn" :key="l.kind" v-memo="[l]" :class="l.kind">
-          <path :d="l.band" class="band" />
-          <path :d="l.past" />
-          <path :d="l.likely" class="likely" />
-          <circle v-for="p in l.dots" :key="p.day" :cx="p.x" :cy="p.y" r="1.8" />
-        </g>
+        <RibbonSoil :scale="scale" />
         <g v-for="m in marksHere" :key="m.id" class="mark" :transform="`translate(${scale.x(m.from)} 0)`">
           <line y1="30" y2="64" />
           <path d="M0 30h9l-3 4 3 4h-9z" />
@@ -230,37 +169,6 @@ text {
 }
 .month {
   stroke: var(--rule);
-}
-.middle path,
-.edge path {
-  fill: none;
-  stroke-width: 1.8;
-}
-.middle path {
-  stroke: var(--frost);
-}
-path.likely {
-  stroke-opacity: 0.55;
-}
-.middle path.band {
-  fill: color-mix(in srgb, var(--frost) 18%, transparent);
-  stroke: none;
-}
-.edge path.band {
-  fill: color-mix(in srgb, var(--ember) 16%, transparent);
-  stroke: none;
-}
-.middle circle {
-  fill: var(--frost);
-}
-.edge path {
-  stroke: var(--ember);
-}
-.edge circle {
-  fill: var(--ember);
-}
-.hill {
-  fill: color-mix(in srgb, var(--plum) 17%, transparent);
 }
 .mark line,
 .mark path {

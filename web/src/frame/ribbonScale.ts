@@ -9,6 +9,7 @@ export function ribbonSpan(standing: Day, narrow: boolean): [Day, Day] {
   return narrow ? [addDays(standing, -28), addDays(standing, 28)] : [`${year}-01-01`, `${year}-12-31`]
 }
 
+export type RibbonScale = ReturnType<typeof ribbonScale>
 export function ribbonScale([from, to]: [Day, Day], left: number, right: number) {
   const scale = scaleUtc([dateOf(from), dateOf(to)], [left, right])
   const first = dayNumber(from)

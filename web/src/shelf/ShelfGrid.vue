@@ -2,6 +2,8 @@
 import { computed } from 'vue'
 import type { JudgedProduct } from '@jardinero/core/shelf'
 import { useWords } from '../kit/session.ts'
+import GridHead from './GridHead.vue'
+import GridLegend from './GridLegend.vue'
 import GridMark from './GridMark.vue'
 import { columnWidth, headHeight, nameWidth, rowHeight, trackOf } from './gridTrack.ts'
 import type { ShelfChoice } from './useChoice.ts'
@@ -57,16 +59,7 @@ const size = computed(() => ({
           <th class="corner" :style="{ width: `${nameWidth}px` }" scope="col">
             <span class="visually-hidden">{{ say('shelf.weed') }}</span>
           </th>
-          <th
-            v-for="j in columns"
-            :key="j.product.id"
-            scope="col"
-            :class="{ chosen: isChosen(j) }"
-            class="head"
-          >
-            <span class="name" :class="{ shut: j.refusals.length }">{{ j.product.rules.name }}</span>
-            <span class="group">{{ j.product.rules.actives.map((a) => a.group ?? '?').join('·') }}</span>
-          </th>
+          <GridHead v-for="j in columns" :key="j.product.id" :judged="j" :chosen="isChosen(j)" />
         </tr>
       </thead>
       <tbody>
@@ -112,17 +105,7 @@ const size = computed(() => ({
       <circle v-for="(p, i) in track.points" :key="i" :cx="p[0]" :cy="p[1]" r="11" />
     </svg>
   </div>
-  <ul class="legend small quiet">
-    <li v-for="kind in ['controls', 'suppresses', 'weak', 'no', 'shut'] as const" :key="kind">
-      <GridMark :kind="kind" />{{ say(`shelf.mark.${kind}`) }}
-    </li>
-    <li v-if="track">
-      <svg width="26" height="14" class="key">
-        <path d="M1 7H25" />
-        <circle cx="13" cy="7" r="5" /></svg
-      >{{ say('shelf.mark.chosen') }}
-    </li>
-  </ul>
+  <GridLegend :track="Boolean(track)" />
 </template>
 
 <style scoped>
@@ -138,36 +121,6 @@ th {
   font-weight: 500;
   text-align: left;
   padding: 0 0.5rem 0 0;
-}
-.head {
-  position: relative;
-  padding: 0;
-  vertical-align: bottom;
-}
-.head .name {
-  position: absolute;
-  left: 50%;
-  bottom: 1.5rem;
-  white-space: nowrap;
-  transform-origin: 0 100%;
-  transform: rotate(-52deg);
-  font-size: 0.86rem;
-}
-.head .group {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 0.25rem;
-  text-align: center;
-  font-size: 0.7rem;
-  color: var(--quiet);
-}
-.name.shut {
-  color: var(--quiet);
-  text-decoration: line-through;
-}
-th.chosen .name {
-  font-weight: 650;
 }
 td {
   padding: 0;
@@ -191,9 +144,6 @@ tbody tr {
 td.chosen {
   background: var(--clay-soft);
 }
-th.chosen {
-  border-bottom: 3px solid var(--clay);
-}
 button {
   all: unset;
   cursor: pointer;
@@ -214,30 +164,15 @@ button.picked {
   inset: 0 auto auto 0;
   pointer-events: none;
 }
-.track path,
-.key path {
+.track path {
   fill: none;
   stroke: var(--clay);
   stroke-width: 2;
   stroke-linejoin: round;
 }
-.track circle,
-.key circle {
+.track circle {
   fill: none;
   stroke: var(--clay);
   stroke-width: 2;
-}
-.legend {
-  list-style: none;
-  padding: 0;
-  margin: 0.7rem 0 0;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.2rem 1.1rem;
-}
-.legend li {
-  display: flex;
-  align-items: center;
-  gap: 0.35rem;
 }
 </style>
