@@ -30,4 +30,10 @@ const { say } = useWords()
   border: 1px solid var(--rule);
   border-radius: var(--radius);
 }
+@media (max-width: 60rem) {
+  /* Over the trail, which lies along the bottom there. */
+  .work {
+    bottom: 4rem;
+  }
+}
 </style>

@@ -39,6 +39,9 @@ watchEffect(() => {
 </template>
 
 <style>
+.chart-axis {
+  font-family: inherit;
+}
 .chart-axis .domain {
   display: none;
 }
