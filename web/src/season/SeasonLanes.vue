@@ -6,6 +6,7 @@ import type { JudgedProgramme, Programme } from '@jardinero/core/season'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import LanePatterns from './LanePatterns.vue'
 import PassPeg from './PassPeg.vue'
 import { drawLane, laneScale, laneSpan, largest } from './laneShapes.ts'
 import { usePlanContext } from './usePlanContext.ts'
@@ -60,26 +61,7 @@ const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
 <template>
   <section :aria-label="say('season.lanes')">
     <div ref="box" class="lanes">
-      <svg width="0" height="0" aria-hidden="true" class="patterns">
-        <pattern
-          id="barrierHatch"
-          width="5"
-          height="5"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(45)"
-        >
-          <line y2="5" class="moss" />
-        </pattern>
-        <pattern
-          id="gapHatch"
-          width="4"
-          height="4"
-          patternUnits="userSpaceOnUse"
-          patternTransform="rotate(-45)"
-        >
-          <line y2="4" class="red" />
-        </pattern>
-      </svg>
+      <LanePatterns />
       <article v-for="l in lanes" :key="l.place.id">
         <header>
           <strong>{{ l.place.name }}</strong>
@@ -164,9 +146,6 @@ const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
 </template>
 
 <style scoped>
-.patterns {
-  position: absolute;
-}
 article {
   margin-bottom: 0.55rem;
 }
@@ -182,14 +161,6 @@ header {
 svg {
   display: block;
   overflow: visible;
-}
-.moss {
-  stroke: var(--moss);
-  stroke-width: 1.1;
-}
-.red {
-  stroke: var(--stop);
-  stroke-width: 1.5;
 }
 .month {
   stroke: var(--rule);

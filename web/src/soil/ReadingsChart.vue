@@ -6,6 +6,7 @@ import type { Timing } from '@jardinero/core/soil'
 import ChartAxis from '../kit/ChartAxis.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import ThresholdLines from './ThresholdLines.vue'
 import { chartScales, chartSpan, placeLines, side, temperatureTicks } from './chart.ts'
 
 /** Readings at 2 in against the thresholds of the school: dots are readings, lines their five-day means, the band the window. */
@@ -19,13 +20,10 @@ const height = 360
 
 const span = computed(() => chartSpan(day.value))
 const lines = computed(() => placeLines(places.value, probeReadings.value, span.value, day.value))
-const thresholds = computed(() =>
-  props.timing.watched.map(({ parameter, thresholdC }) => ({ name: parameter, c: thresholdC })),
-)
 const scales = computed(() =>
   chartScales(
     lines.value,
-    thresholds.value.map((t) => t.c),
+    props.timing.watched.map((t) => t.thresholdC),
     span.value,
     Math.max(280, width.value),
     height,
@@ -92,17 +90,7 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
           :across="width - side.right - side.left"
         />
         <ChartAxis side="bottom" :scale="scales.x" :marks="scales.weeks" :named="dayOf" :at="height - 24" />
-        <g
-          v-for="t in thresholds"
-          :key="t.name"
-          class="threshold"
-          :transform="`translate(0 ${scales.y(t.c)})`"
-        >
-          <line :x1="side.left" :x2="width - side.right" />
-          <text :x="48" dy="-4">
-            {{ say('soil.threshold', { temperature: number(t.c), which: say(`soil.parameter.${t.name}`) }) }}
-          </text>
-        </g>
+        <ThresholdLines :lines="timing.watched" :y="scales.y" :from="side.left" :to="width - side.right" />
         <g v-for="l in lines" :key="l.place.id" :class="[l.place.kind, { lead: l.place.id === hottest }]">
           <path :d="meanPath(l.means) ?? ''" />
           <circle
@@ -149,13 +137,6 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 text {
   font-size: 12px;
   fill: var(--quiet);
-}
-.threshold line {
-  stroke: var(--ink);
-  stroke-dasharray: 1 4;
-}
-.threshold text {
-  fill: var(--ink);
 }
 .window {
   fill: var(--clay-soft);

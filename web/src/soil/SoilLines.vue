@@ -9,6 +9,7 @@ import ChartAxis from '../kit/ChartAxis.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import SoilHills from './SoilHills.vue'
+import ThresholdLines from './ThresholdLines.vue'
 import { aheadPoints, observedPoints, type SoilPoint } from './ahead.ts'
 import { side, temperatureTicks } from './chart.ts'
 
@@ -134,22 +135,7 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
         r="2.4"
         :class="[kindOf(r.kind), { out: r.out }]"
       />
-      <g
-        v-for="t in thresholds"
-        :key="t.parameter"
-        class="threshold"
-        :transform="`translate(0 ${y(t.thresholdC)})`"
-      >
-        <line :x1="left" :x2="width - right" />
-        <text :x="left + 5" dy="-4">
-          {{
-            say('soil.threshold', {
-              temperature: { value: t.thresholdC, unit: 'degC' },
-              which: say(`soil.parameter.${t.parameter}`),
-            })
-          }}
-        </text>
-      </g>
+      <ThresholdLines :lines="thresholds" :y="y" :from="left" :to="width - right" />
       <line class="needle" :x1="at(today, 24)" :x2="at(today, 24)" y1="4" :y2="height - 18" />
       <line v-if="day > today" class="standing" :x1="at(day)" :x2="at(day)" y1="4" :y2="height - 18" />
     </svg>
@@ -211,16 +197,6 @@ circle.out {
   fill: var(--paper);
   stroke: var(--stop);
   stroke-width: 1.5;
-}
-.threshold line {
-  stroke: var(--ink);
-  stroke-dasharray: 2 3;
-}
-.threshold text {
-  fill: var(--ink);
-  paint-order: stroke;
-  stroke: var(--paper);
-  stroke-width: 3px;
 }
 .needle {
   stroke: var(--ink);
