@@ -193,19 +193,29 @@ export default ts.config(
       ],
       'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
       'max-lines': ['error', { max: 300, skipBlankLines: true }],
+      // Ceilings that may only come down; what we aim at is 40 lines and four parameters.
+      'max-lines-per-function': ['error', { max: 165, skipBlankLines: true, skipComments: true }],
+      'max-params': ['error', { max: 6 }],
     },
   },
   {
     files: ['**/*.vue'],
     languageOptions: { parserOptions: { parser: ts.parser } },
-    rules: { 'vue/require-default-prop': 'off', 'no-undef': 'off' },
+    rules: {
+      'vue/require-default-prop': 'off',
+      'no-undef': 'off',
+      'max-lines': ['error', { max: 210, skipBlankLines: true }],
+    },
   },
   { files: ['**/*.ts'], rules: { 'no-undef': 'off' } },
   {
     files: ['**/*.config.*', 'scripts/testCluster.mjs', 'e2e/**'],
     rules: { 'no-restricted-exports': 'off' },
   },
-  { files: ['**/*.test.ts', 'e2e/**', 'server/src/migrations/**'], rules: { 'max-lines': 'off' } },
+  {
+    files: ['**/*.test.ts', 'e2e/**', 'server/src/migrations/**'],
+    rules: { 'max-lines': 'off', 'max-lines-per-function': 'off' },
+  },
   {
     files: ['*/src/**/*.{ts,vue}'],
     ignores: ['**/*.test.ts'],
