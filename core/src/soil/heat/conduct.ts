@@ -100,6 +100,7 @@ export function setTransfer(conduction: Conduction, conductance: number): void {
  * arrays alone, and take four cells a turn: nearly all the time of a simulation is spent here (bench/soilSpeed.ts).
  * @returns T₁ + T₀ of the top cell
  */
+// eslint-disable-next-line max-params -- arrays alone, in the innermost loop of the simulation (bench/soilSpeed.ts)
 function sweepFirst(
   n: number,
   t: number[],
