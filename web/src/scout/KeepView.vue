@@ -15,7 +15,9 @@ const route = useRoute()
 const router = useRouter()
 const { say } = useWords()
 const { plantOf } = usePlants()
-const { result, answers, zone, place, restart, begun } = useKeying()
+const { found, where, restart, begun } = useKeying()
+const { result, answers } = found
+const { zone, place } = where
 
 const named = plantOf(String(route.query['plant'] ?? ''))?.code
 const left = result.value.candidates.filter((c, i) => i === 0 || c.share > 0.05).slice(0, 5)

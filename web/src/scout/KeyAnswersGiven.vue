@@ -5,7 +5,8 @@ import type { UsedKeying } from './useKeying.ts'
 /** The answers so far; press one to change it. */
 const props = defineProps<{ keying: UsedKeying }>()
 const { say } = useWords()
-const { state, answers, chosen, result } = props.keying
+const { state, chosen } = props.keying
+const { answers, result } = props.keying.found
 </script>
 
 <template>

@@ -11,7 +11,8 @@ import type { UsedKeying } from './useKeying.ts'
 const props = defineProps<{ keying: UsedKeying }>()
 const { say } = useWords()
 const { plantOf } = usePlants()
-const { result, shareOf, chosen } = props.keying
+const { chosen } = props.keying
+const { result, shareOf } = props.keying.found
 const shown = computed(() => result.value.candidates.filter((c, i) => i < 2 || c.share > 0.015).slice(0, 6))
 const separators = computed(() => result.value.separators.slice(0, 4))
 const ring = computed(

@@ -11,7 +11,8 @@ import type { UsedKeying } from './useKeying.ts'
 const props = defineProps<{ keying: UsedKeying }>()
 const { say } = useWords()
 const { zones, places } = useYard()
-const { state, zone, place } = props.keying
+const { state } = props.keying
+const { zone, place } = props.keying.where
 const zoneOptions = computed(() => zones.value.map((z) => ({ value: z.id, label: z.name })))
 const placeOptions = computed(() => [
   { value: 'none', label: say('scout.form.noPlace') },

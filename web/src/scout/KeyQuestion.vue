@@ -8,7 +8,8 @@ import type { UsedKeying } from './useKeying.ts'
 /** One question with its drawn states, where to look, and the way to another question. */
 const props = defineProps<{ keying: UsedKeying; more?: boolean }>()
 const { say } = useWords()
-const { question, answers, answer, chosen, pickable, drawnAs } = props.keying
+const { answer, chosen } = props.keying
+const { question, answers, pickable, drawnAs } = props.keying.found
 /** A new question is read out and takes the keys, wherever the last one was answered. */
 const title = ref<HTMLElement>()
 watch(

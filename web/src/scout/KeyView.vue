@@ -21,7 +21,9 @@ const router = useRouter()
 const account = useAccount()
 const { say } = useWords()
 const keying = useKeying()
-const { state, result, question, begun, zone, soil, context, answer, back, restart } = keying
+const { state, begun, answer, back, restart } = keying
+const { result, question } = keying.found
+const { zone, soil, context } = keying.where
 const words = useKeyAnswer(keying)
 const leader = computed(() => result.value.candidates[0]?.code)
 const settled = computed(() => begun.value && result.value.verdict !== 'ask')

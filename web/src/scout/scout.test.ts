@@ -68,7 +68,7 @@ describe('keying', () => {
     const keying = use(useKeying)
     keying.state.value.placeId = 'w'
     keying.state.value.marks = ['shade']
-    expect(keying.context.value).toMatchObject({
+    expect(keying.where.context.value).toMatchObject({
       day: '2026-02-28',
       hemisphere: 'northern',
       turf: 'tallFescue',
@@ -88,11 +88,11 @@ describe('keying', () => {
     answerAs('ligule', null)
     expect(keying.state.value.order).toEqual(['kind', 'colour', 'ligule'])
     answerAs('kind', 'grass')
-    expect(keying.answers.value).toEqual({ kind: 'grass', colour: 'lime', ligule: null })
+    expect(keying.found.answers.value).toEqual({ kind: 'grass', colour: 'lime', ligule: null })
     keying.back()
-    expect(keying.answers.value).toEqual({ colour: 'lime', ligule: null })
+    expect(keying.found.answers.value).toEqual({ colour: 'lime', ligule: null })
     await flushPromises()
-    expect(use(useKeying).answers.value).toEqual({ colour: 'lime', ligule: null })
+    expect(use(useKeying).found.answers.value).toEqual({ colour: 'lime', ligule: null })
     keying.restart()
     expect(keying.begun.value).toBe(false)
   })
@@ -100,7 +100,7 @@ describe('keying', () => {
     const { use } = await atHome(home())
     const keying = use(useKeying)
     keying.state.value.answers = { kind: 'grass', nose: 'long', ligule: 'purple' }
-    expect(keying.answers.value).toEqual({ kind: 'grass' })
+    expect(keying.found.answers.value).toEqual({ kind: 'grass' })
   })
   it('says what it is, or which two, in words', async () => {
     const { use } = await atHome(home())

@@ -6,7 +6,8 @@ import type { UsedKeying } from './useKeying.ts'
 /** The sentence of the key: what it is, or which two it could be and what to look at. */
 export function useKeyAnswer(keying: UsedKeying) {
   const { say, quantity } = useWords()
-  const { result, state, begun, question, shareOf } = keying
+  const { state, begun } = keying
+  const { result, question, shareOf } = keying.found
   return computed(() => {
     if (!begun.value)
       return { code: state.value.ask === 'turf' ? 'scout.key.beginTurf' : 'scout.key.begin', params: {} }

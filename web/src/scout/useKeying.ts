@@ -134,18 +134,11 @@ export function useKeying() {
   return {
     state,
     chosen,
-    zone,
-    place,
-    soil,
-    marks,
-    context,
-    answers,
-    result,
-    question,
-    drawnAs,
+    /** Where it grows, as the key weighs it. */
+    where: { zone, place, soil, marks, context },
+    /** What the answers come to. */
+    found: { answers, result, question, drawnAs, pickable, shareOf },
     begun,
-    pickable,
-    shareOf,
     answer,
     forget,
     back,
