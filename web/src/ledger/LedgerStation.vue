@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { yearOf } from '@jardinero/core/quantity'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
@@ -16,7 +17,8 @@ import YearCompare from './YearCompare.vue'
 import YearPasses from './YearPasses.vue'
 import { useYearLimits } from './useYearLimits.ts'
 
-const { yard, records, year, day, today } = useYard()
+const { yard, records, day, today } = useYard()
+const year = computed(() => yearOf(day.value))
 const limits = useYearLimits()
 const account = useAccount()
 const setClient = (client: string) => account.change('yards', yard.value!, { client: client.trim() })

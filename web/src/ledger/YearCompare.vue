@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { yearOf } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { computeYearSummary, type YearSummary } from '@jardinero/core/ledger'
 import { useAccount, useYard } from '../state/index.ts'
@@ -6,8 +7,9 @@ import { useWords } from '../kit/session.ts'
 
 /** This year beside the last: passes, first day, groups, what the ratings say. */
 const account = useAccount()
-const { records, year } = useYard()
-const { say, day, quantity, number } = useWords()
+const { records, day } = useYard()
+const year = computed(() => yearOf(day.value))
+const { say, day: sayDay, quantity, number } = useWords()
 
 const both = computed(() =>
   [year.value, year.value - 1].map((y) => computeYearSummary(records.value, account.state.ratings, y)),
@@ -15,7 +17,7 @@ const both = computed(() =>
 const rows = computed(() => {
   const cell = (s: YearSummary) => ({
     passes: number(s.days),
-    first: s.first ? day(s.first) : '–',
+    first: s.first ? sayDay(s.first) : '–',
     area: quantity(s.areaSqFt, 'ft2'),
     groups: s.groups.join(', ') || '–',
     control: s.control === undefined ? '–' : quantity(s.control, 'ratio'),

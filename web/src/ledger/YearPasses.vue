@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { yearOf } from '@jardinero/core/quantity'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { GridCount } from '@jardinero/core/ledger'
@@ -7,7 +8,8 @@ import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
 /** The year's passes on the ribbon's scale, a lane a zone. */
-const { zones, records, year, day } = useYard()
+const { zones, records, day } = useYard()
+const year = computed(() => yearOf(day.value))
 const account = useAccount()
 const { say, day: sayDay, quantity } = useWords()
 const box = ref<HTMLElement>()

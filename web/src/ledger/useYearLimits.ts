@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { Figure } from '@jardinero/core/quantity'
+import { yearOf, type Figure } from '@jardinero/core/quantity'
 import { labelKey } from '@jardinero/core/ledger'
 import { computeYearShare, computeYearUse, findUse, type YearUse } from '@jardinero/core/shelf'
 import { type OpenRecord, useYard } from '../state/index.ts'
@@ -17,7 +17,8 @@ export interface YearLimit {
 
 /** A bar for each zone and label used on it in the year of the day one stands on. */
 export function useYearLimits() {
-  const { zones, records, passesOn, year } = useYard()
+  const { zones, records, passesOn, day } = useYard()
+  const year = computed(() => yearOf(day.value))
   return computed<YearLimit[]>(() =>
     zones.value.flatMap((zone) => {
       const mine = records.value.filter((r) => r.zoneId === zone.id && r.day.startsWith(String(year.value)))

@@ -5,7 +5,7 @@ import type { Timing } from '@jardinero/core/soil'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../state/index.ts'
+import { useSeason, useYard } from '../state/index.ts'
 import { givenFigure } from '../kit/working.ts'
 import GroundRest from './GroundRest.vue'
 import SignsRest from './SignsRest.vue'
@@ -18,11 +18,14 @@ import { useSoilNow } from './useSoilNow.ts'
 /** What the answer of the Soil station rests on: for each of its pictures, what that picture is made of. */
 defineProps<{ timing: Timing; at: string }>()
 const emit = defineEmits<{ read: [of: { reading?: Reading }] }>()
-const { readings, places, timeZone } = useYard()
+const { places, timeZone } = useYard()
+const season = useSeason()
 const { say, time, quantity, number } = useWords()
 const { answer, setAside, placeName, store } = useSoilNow()
 
-const latest = computed(() => readings.value.toSorted((a, b) => (a.takenAt < b.takenAt ? 1 : -1)).slice(0, 6))
+const latest = computed(() =>
+  season.readings.toSorted((a, b) => (a.takenAt < b.takenAt ? 1 : -1)).slice(0, 6),
+)
 const nameOf = (id: string) => places.value.find((p) => p.id === id)?.name ?? ''
 const next = computed(() => answer.value?.nextReading)
 const weather = computed(() => store.weather)
@@ -66,7 +69,7 @@ const weather = computed(() => store.weather)
       }}
     </RestRow>
     <RestRow :name="say('soil.readings')">
-      <template #value>{{ readings.length }}</template>
+      <template #value>{{ season.readings.length }}</template>
       {{ say('soil.readingsSay') }}
     </RestRow>
     <ul class="latest small">

@@ -1,7 +1,7 @@
 import { watchDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import { useRoute } from 'vue-router'
-import { useAccount, useYard } from '../state/index.ts'
+import { useAccount, useSeason, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { createSoilEngine, members } from './soilEngine.ts'
 import { buildSoilRequest } from './soilRequest.ts'
@@ -19,7 +19,8 @@ export function useSoilForecast(): void {
   const account = useAccount()
   const store = useSoil()
   const route = useRoute()
-  const { yard, places, readings, today, day } = useYard()
+  const { yard, places, today, day } = useYard()
+  const season = useSeason()
   const { weeds } = useWatchedWeeds()
   const { say } = useWords()
 
@@ -39,7 +40,7 @@ export function useSoilForecast(): void {
       yard: yard.value,
       places: places.value,
       weather,
-      readings: readings.value,
+      readings: season.readings,
       signs: ofYard(account.state.signs),
       waters: ofYard(account.state.waters),
       weeds: weeds.value,

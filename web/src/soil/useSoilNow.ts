@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import type { PassWindow, PlaceOutlook, SchoolWindows } from '@jardinero/core/soil'
-import { useYard } from '../state/index.ts'
+import { useSeason, useYard } from '../state/index.ts'
 import { useSoil } from './soilStore.ts'
 
 /** A pass with its days on the calendar. */
@@ -14,7 +14,8 @@ export interface DatedPass extends Omit<PassWindow, 'from' | 'to' | 'latest'> {
 /** The simulation's answer for the open yard and the day one stands on, where there is one. */
 export function useSoilNow() {
   const store = useSoil()
-  const { yard, places, day, readings } = useYard()
+  const { yard, places, day } = useYard()
+  const season = useSeason()
   const stored = computed(() => {
     const now = store.stored
     return now && now.yardId === yard.value?.id ? now : undefined
@@ -39,7 +40,7 @@ export function useSoilNow() {
   /** Readings set aside, with the row they are and why. */
   const setAside = computed(() =>
     (answer.value?.setAside ?? []).flatMap(({ index, sigmas, expectedC }) => {
-      const reading = readings.value.find((r) => r.id === stored.value?.readingIds[index])
+      const reading = season.readings.find((r) => r.id === stored.value?.readingIds[index])
       const place = places.value.find((p) => p.id === reading?.placeId)
       return reading && place ? [{ reading, place, sigmas, expectedC }] : []
     }),

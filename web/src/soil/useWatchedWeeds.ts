@@ -1,3 +1,4 @@
+import { yearOf } from '@jardinero/core/quantity'
 import { useLocalStorage } from '@vueuse/core'
 import { computed } from 'vue'
 import type { Weed } from '@jardinero/core/soil'
@@ -11,7 +12,8 @@ export const mostWatched = 8
 /** Weeds whose germination is worked out: those found or marked in this yard, and those a person added. */
 export function useWatchedWeeds() {
   const account = useAccount()
-  const { yard, zones, year } = useYard()
+  const { yard, zones, day } = useYard()
+  const year = computed(() => yearOf(day.value))
   const { plantOf } = usePlants()
   const added = useLocalStorage<Record<string, string[]>>('jardinero.weeds', {})
   const mine = computed(() => new Set(zones.value.map((z) => z.id)))

@@ -164,8 +164,12 @@ export const useAccount = defineStore('account', () => {
   const putDemoBack = (): Promise<void> => send('POST', '/api/account/demo-fresh', {})
   /** Something else changed much of it: all of it is asked for again. */
   const askAgain = (): void => held.askAgain(keys.ofPerson(held.who))
+  /** The taped sections of a lawn. */
+  const sectionsOf = (zoneId: string) => state.sections.filter((s) => s.zoneId === zoneId)
+
   return {
     state,
+    sectionsOf,
     almanac,
     demoDay,
     put,

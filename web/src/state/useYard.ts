@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { dayIn, hourIn, yearOf, type Day } from '@jardinero/core/quantity'
+import { dayIn, hourIn, type Day } from '@jardinero/core/quantity'
 import { passOfRecord } from '@jardinero/core/ledger'
 import type { Situation } from '@jardinero/core/scout'
 import type { Pass } from '@jardinero/core/shelf'
@@ -23,10 +23,9 @@ export function useYard() {
   const yard = computed(() => held.yard?.yard)
   const zones = computed(() => account.state.zones)
   const places = computed(() => account.state.places)
-  const sectionsOf = (zoneId: string) => account.state.sections.filter((s) => s.zoneId === zoneId)
   const areas = computed(() => {
     const measured = zones.value.map((z): [string, MeasuredArea | undefined] => {
-      const area = computeArea(sectionsOf(z.id))
+      const area = computeArea(account.sectionsOf(z.id))
       return [z.id, area.ok ? area.value : undefined]
     })
     return new Map(measured)
@@ -91,18 +90,14 @@ export function useYard() {
     hemisphere: hemisphereOf(yard.value?.latitude ?? 0),
     belt: account.almanac.climates.find((c) => c.code === yard.value?.climate)?.belt ?? 'mild',
   }))
-  const year = computed(() => yearOf(day.value))
   return {
     yard,
     zones,
     places,
-    sectionsOf,
     areas,
     timeZone,
     today,
     day,
-    year,
-    readings,
     probeReadings,
     records,
     passesOn,

@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import type { Section } from '@jardinero/contract/yard'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
-import { useYard } from '../state/index.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { boundsOf, nameBeside, nameLines, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
 
 /**
@@ -18,7 +18,8 @@ const emit = defineEmits<{
   spot: [at: [xFt: number, yFt: number]]
 }>()
 defineSlots<{ over?: (scope: { ftPerPx: number }) => unknown }>()
-const { zones, places, sectionsOf } = useYard()
+const { zones, places } = useYard()
+const account = useAccount()
 const { say, quantity } = useWords()
 const session = useSession()
 
@@ -27,7 +28,7 @@ const { width } = useElementSize(box)
 const shift = ref<{ id: string; dx: number; dy: number; x0: number; y0: number }>()
 
 const placed = computed(() =>
-  zones.value.flatMap((z, i) => placeSections(sectionsOf(z.id)).map((p) => ({ ...p, zone: i % 4 }))),
+  zones.value.flatMap((z, i) => placeSections(account.sectionsOf(z.id)).map((p) => ({ ...p, zone: i % 4 }))),
 )
 const bounds = computed(() =>
   boundsOf(

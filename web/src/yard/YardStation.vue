@@ -22,12 +22,12 @@ type Editing = { what: 'zone' | 'section' | 'place'; id?: string }
 const account = useAccount()
 const router = useRouter()
 const session = useSession()
-const { yard, zones, places, areas, sectionsOf } = useYard()
+const { yard, zones, places, areas } = useYard()
 const { say, quantity } = useWords()
 const editing = ref<Editing>()
 const done = () => (editing.value = undefined)
 
-const sections = computed(() => zones.value.flatMap((z) => sectionsOf(z.id)))
+const sections = computed(() => zones.value.flatMap((z) => account.sectionsOf(z.id)))
 const spot = computed(() => freeSpot(placeSections(sections.value)))
 /** All measured zones together; independent, so the uncertainties add as squares. */
 const total = computed(() => {

@@ -3,15 +3,16 @@ import { computed } from 'vue'
 import { planPattern } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import { useWords } from '../../kit/session.ts'
-import { useYard } from '../../state/index.ts'
+import { useAccount, useYard } from '../../state/index.ts'
 import { boundsOf, pathOf, placeSections } from '../../yard/index.ts'
 
 /** How a lawn is walked: the trim pass round its edge, then the swaths, numbered from the far one. Beds and the house are left white. */
 const props = defineProps<{ zoneId: string; swathFt: number }>()
-const { sectionsOf, zones } = useYard()
+const { zones } = useYard()
+const account = useAccount()
 const { say, quantity } = useWords()
 const name = computed(() => zones.value.find((z) => z.id === props.zoneId)?.name ?? '')
-const placed = computed(() => placeSections(sectionsOf(props.zoneId)))
+const placed = computed(() => placeSections(account.sectionsOf(props.zoneId)))
 const lawns = computed(() =>
   placed.value
     .filter((p) => !p.section.deduction)
