@@ -1,6 +1,6 @@
 import { deleteDB } from 'idb'
 import { closePocket, pocketName } from './pocket.ts'
-import { forgetRuns } from './keptRuns.ts'
+import { forgetWork } from './keptWork.ts'
 
 /** Set while a sign-out has not reached the server: whoever opens the page next signs out first. */
 const leavingKey = 'jardinero.leaving'
@@ -24,7 +24,7 @@ export async function forgetPerson(): Promise<void> {
   await quietly(async () => {
     for (const name of await caches.keys()) await caches.delete(name)
   })
-  await quietly(forgetRuns)
+  await quietly(forgetWork)
   await quietly(closePocket)
   await quietly(() => deleteDB(pocketName))
   await quietly(() => localStorage.clear())

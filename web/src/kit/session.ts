@@ -12,7 +12,7 @@ import {
 import { get, send, setCsrfToken, trySend, unreadable } from './api.ts'
 import { forgetPerson, hasLeft, isLeaving, noteLeaving } from './forget.ts'
 import { keptAnswers } from './kept.ts'
-import { forgetRuns } from './keptRuns.ts'
+import { forgetWork } from './keptWork.ts'
 
 /** Before anyone is signed in: the browser's language, US units where it is American. */
 function strangerPreferences(): Preferences {
@@ -24,7 +24,7 @@ function strangerPreferences(): Preferences {
 /** Answers kept for where there is no network are one person's: another finds none of them. */
 const forgetAnswers = async (): Promise<void> => {
   if ('caches' in globalThis) await caches.delete(keptAnswers)
-  await forgetRuns()
+  await forgetWork()
 }
 
 type WayIn = 'sign-in' | 'sign-up' | 'demo' | 'recover' | 'reset'

@@ -5,7 +5,12 @@ import {
   type MemberRuns,
   type SimulationRequest,
 } from '@jardinero/core/soil'
-import type { MadeRuns } from '../kit/keptRuns.ts'
+
+/** What one worker made of one request. */
+export interface MadeRuns {
+  pasts: GroundPast[]
+  runs: MemberRuns
+}
 
 /** Members to run; the observed days come once, from the worker that is asked for them. */
 export interface SimulateOrder {

@@ -1,6 +1,6 @@
 import { expose, transfer } from 'comlink'
 import { arraysOf, type GroundPast, type MemberRuns } from '@jardinero/core/soil'
-import { keepRuns, keyOf, readRuns } from '../kit/keptRuns.ts'
+import { keepWork, keyOf, readWork } from '../kit/keptWork.ts'
 import { makeRuns, type SimulateOrder } from './makeRuns.ts'
 
 /** What is told of a simulation while it runs. */
@@ -22,8 +22,8 @@ const simulation = {
     makeRuns(order, {
       // Built, this file is named by what is in it: a changed simulation finds nothing of the last one.
       key: () => (import.meta.env.PROD ? keyOf(order, self.location.pathname) : Promise.resolve(undefined)),
-      read: readRuns,
-      keep: (key, made) => keepRuns(key, made, Date.now()),
+      read: readWork,
+      keep: (key, made) => keepWork(key, made, Date.now()),
       past: (made) => order.withPast && pasts(made),
       runs: (made) =>
         runs(

@@ -1,13 +1,8 @@
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb'
-import type { GroundPast, MemberRuns } from '@jardinero/core/soil'
 
-/** What one worker made of one request. */
-export interface MadeRuns {
-  pasts: GroundPast[]
-  runs: MemberRuns
-}
-interface KeptRuns extends DBSchema {
-  runs: { key: string; value: MadeRuns & { at: number }; indexes: { at: number } }
+/** What a worker made of a question, large and slow to make again. */
+interface KeptWork extends DBSchema {
+  runs: { key: string; value: object & { at: number }; indexes: { at: number } }
 }
 
 /** Named on its own: it is thrown away whole, and nothing is lost with it. */
@@ -16,9 +11,9 @@ const databaseName = 'jardinero-soil'
 const mostKept = 12
 
 /** Nothing where the browser keeps nothing, or has no room: then it is worked out again. */
-async function withKept<T>(use: (db: IDBPDatabase<KeptRuns>) => Promise<T>): Promise<T | undefined> {
+async function withKept<T>(use: (db: IDBPDatabase<KeptWork>) => Promise<T>): Promise<T | undefined> {
   try {
-    const db = await openDB<KeptRuns>(databaseName, 1, {
+    const db = await openDB<KeptWork>(databaseName, 1, {
       upgrade: (made) => void made.createObjectStore('runs').createIndex('at', 'at'),
       // Whoever wants to throw it away is not kept waiting.
       blocking: (_from, _to, { target }) => (target as IDBDatabase).close(),
@@ -42,10 +37,11 @@ export async function keyOf(question: unknown, programme: string): Promise<strin
   return Array.from(digest, (byte) => byte.toString(16).padStart(2, '0')).join('')
 }
 
-export const readRuns = (key: string): Promise<MadeRuns | undefined> => withKept((db) => db.get('runs', key))
+export const readWork = async <T extends object>(key: string): Promise<T | undefined> =>
+  (await withKept((db) => db.get('runs', key))) as T | undefined
 
 /** Keeps it beside the latest few. @param at now, ms */
-export async function keepRuns(key: string, made: MadeRuns, at: number): Promise<void> {
+export async function keepWork(key: string, made: object, at: number): Promise<void> {
   await withKept(async (db) => {
     const tx = db.transaction('runs', 'readwrite')
     await tx.store.put({ ...made, at }, key)
@@ -56,7 +52,7 @@ export async function keepRuns(key: string, made: MadeRuns, at: number): Promise
   })
 }
 
-/** At sign-out: the soil of a yard is its person's. A browser that keeps nothing has nothing to forget. */
-export const forgetRuns = async (): Promise<void> => {
+/** At sign-out: what was worked out is its person's. A browser that keeps nothing has nothing to forget. */
+export const forgetWork = async (): Promise<void> => {
   if ('indexedDB' in globalThis) await deleteDB(databaseName).catch(() => undefined)
 }

@@ -2,8 +2,8 @@ import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { groundOf, joinRuns, type MemberRuns, type SimulationRequest } from '@jardinero/core/soil'
 import { soilYears } from '../../../core/test/soilYears.ts'
-import { type SimulateOrder, makeRuns } from '../workers/index.ts'
-import { forgetRuns, keepRuns, keyOf, readRuns, type MadeRuns } from './keptRuns.ts'
+import { forgetWork, keepWork, keyOf, readWork } from '../kit/keptWork.ts'
+import { makeRuns, type MadeRuns, type SimulateOrder } from './makeRuns.ts'
 
 const homeRequest: SimulationRequest = {
   latitude: 38,
@@ -17,11 +17,11 @@ const order: SimulateOrder = { request: homeRequest, from: 4, to: 16, withPast: 
 
 /** What one worker tells of an order, and whether it was taken from what was kept. */
 async function told(asked: SimulateOrder, programme = 'a.js') {
-  const keep = vi.fn((key: string, made: MadeRuns) => keepRuns(key, made, 1))
+  const keep = vi.fn((key: string, made: MadeRuns) => keepWork(key, made, 1))
   const heard = { pasts: [] as unknown[], parts: [] as MemberRuns[] }
   await makeRuns(asked, {
     key: () => keyOf(asked, programme),
-    read: readRuns,
+    read: readWork,
     keep,
     past: (pasts) => heard.pasts.push(pasts),
     // As where the arrays are handed over: what is kept must not be among them.
@@ -35,7 +35,7 @@ const small = (n: number): MadeRuns => ({
 })
 
 describe('soil that was worked out once', () => {
-  beforeEach(forgetRuns)
+  beforeEach(forgetWork)
   it('comes again from the device, figure by figure, and whole', async () => {
     const first = await told(order)
     expect(first.worked).toBe(true)
@@ -57,13 +57,13 @@ describe('soil that was worked out once', () => {
     expect((await told(asked, programme)).worked).toBe(true)
   })
   it('is forgotten at sign-out, and only the latest are kept', async () => {
-    for (let n = 0; n < 15; n++) await keepRuns(`k${n}`, small(n), n)
-    expect(await Promise.all([readRuns('k2'), readRuns('k3')])).toMatchObject([
+    for (let n = 0; n < 15; n++) await keepWork(`k${n}`, small(n), n)
+    expect(await Promise.all([readWork('k2'), readWork('k3')])).toMatchObject([
       undefined,
       { runs: { from: 3 } },
     ])
-    await forgetRuns()
-    expect(await readRuns('k14')).toBeUndefined()
+    await forgetWork()
+    expect(await readWork('k14')).toBeUndefined()
   })
   it('is worked out where the browser keeps nothing', async () => {
     vi.stubGlobal('indexedDB', {
@@ -71,7 +71,7 @@ describe('soil that was worked out once', () => {
         throw new DOMException('refused', 'SecurityError')
       },
     })
-    expect(await readRuns('k')).toBeUndefined()
+    expect(await readWork('k')).toBeUndefined()
     expect((await told(order)).parts).toHaveLength(2)
     vi.unstubAllGlobals()
   })
