@@ -1,8 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { convert } from '@jardinero/core/quantity'
 import {
-  computeWatering,
   rangeOfLabel,
   writtenRate,
   type JudgedProgramme,
@@ -12,19 +10,18 @@ import {
 import { timingSchools, type PassRule, type TimingSchoolId } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
-import SaidText from '../kit/SaidText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { givenFigure } from '../kit/working.ts'
-import { useSprinklerOutput } from './useSprinklerOutput.ts'
+import PassWatering from './PassWatering.vue'
 import { usePlanContext } from './usePlanContext.ts'
 
 /** One pass of the programme at hand: label, rate, partner, edges, day; and how it is watered in. */
 const props = defineProps<{ pass: ProgrammePass; number: number; judged: JudgedProgramme }>()
 const emit = defineEmits<{ change: [patch: Partial<ProgrammePass>]; remove: [] }>()
-const { context, barrierLabels, wishes } = usePlanContext()
+const { context, barrierLabels } = usePlanContext()
 const { say, day: sayDay, quantity } = useWords()
 const open = ref(false)
 
@@ -67,17 +64,6 @@ const setRate = (value: number | undefined) =>
 const setDay = (to: string) =>
   /^\d{4}-\d{2}-\d{2}$/.test(to) && emit('change', { when: { kind: 'day', day: to } })
 
-const output = useSprinklerOutput()
-const watering = computed(
-  () =>
-    day.value &&
-    computeWatering(
-      props.pass,
-      day.value,
-      context.value.labels,
-      wishes.value.sprinkler ? output.value : undefined,
-    ),
-)
 const edges = computed(() =>
   (['once', 'twice'] as const).map((value) => ({ value, label: say(`season.edges.${value}`) })),
 )
@@ -108,7 +94,6 @@ const ruleSays = computed(() =>
       })
     : '',
 )
-const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h' })
 </script>
 
 <template>
@@ -131,21 +116,7 @@ const dryDays = (hours: number) => ({ value: convert(hours, 'h', 'h'), unit: 'h'
     <p v-for="(f, i) in faults" :key="i" class="stop" role="alert">
       {{ say(`refusal.${f.code}`, f.params) }}
     </p>
-    <p v-if="watering">
-      {{
-        say('season.wateringSays', {
-          depth: { value: watering.leastMm, unit: 'mm' },
-          by: watering.by,
-          held: String(watering.notBeforeHours !== undefined),
-          dry: dryDays(watering.notBeforeHours ?? 0),
-        })
-      }}
-      <SaidText v-if="watering.minutes" code="season.minutesSay" :params="{ minutes: watering.minutes }" />
-      <template v-if="meant?.rainAlone !== undefined">
-        {{ ' ' }}{{ say('season.rainAlone', { share: { value: meant.rainAlone, unit: 'ratio' } }) }}
-      </template>
-      <span v-if="watering.clash" class="stop">{{ say('season.wateringClash') }}</span>
-    </p>
+    <PassWatering v-if="day" :pass="pass" :day="day" :rain-alone="meant?.rainAlone" />
     <form v-if="open" novalidate @submit.prevent="open = false">
       <ChoiceField
         :model-value="pass.labelId"

@@ -1,70 +1,21 @@
 <script setup lang="ts">
-import { computed, reactive } from 'vue'
-import { q10Range, usualLoss, type JudgedProgramme, type SeasonWishes } from '@jardinero/core/season'
+import { computed } from 'vue'
+import { q10Range, usualLoss, type JudgedProgramme } from '@jardinero/core/season'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
-import { useAccount, useYard } from '../state/index.ts'
+import { useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { useForm } from '../kit/useForm.ts'
 import WishList from './WishList.vue'
 import { usePlanContext } from './usePlanContext.ts'
+import { useWishForms } from './useWishForms.ts'
 
 /** What the owner wants and cannot: seed, days without time, rules of the place, coring, water, the pace of loss. */
 const props = defineProps<{ judged?: JudgedProgramme | undefined }>()
-const account = useAccount()
-const { yard, zones, today, places } = useYard()
+const { zones, today, places } = useYard()
 const { wishes, context } = usePlanContext()
 const { say, day: sayDay, quantity, number } = useWords()
-const form = useForm()
-const typed = reactive({
-  zoneId: '',
-  seedOn: '',
-  from: '',
-  to: '',
-  kind: 'active' as 'active' | 'group',
-  name: '',
-  most: 0 as number | undefined,
-  coreOn: '',
-  leaves: 1 as number | undefined,
-})
-const change = (patch: Partial<SeasonWishes>) => {
-  const seasonWishes = { ...wishes.value, ...patch }
-  return form.save(() => account.change('yards', yard.value!, { seasonWishes }))
-}
-type Listed = 'seeding' | 'busy' | 'restrictions' | 'aerating'
-const without = (kind: Listed, at: number) =>
-  change({ [kind]: wishes.value[kind].filter((_, i) => i !== at) })
-async function add<K extends Listed>(kind: K, row: SeasonWishes[K][number], done: () => void): Promise<void> {
-  if (await change({ [kind]: [...wishes.value[kind], row] })) done()
-}
-const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
-/** Refuses a day that is none; answers whether it did. */
-const noDay = (field: string, ...days: string[]) =>
-  form.refuse(...(days.every(isDay) ? [] : [{ code: 'dayMissing', field, params: {} }]))
-
-function saveSeeding(done: () => void): void {
-  const zoneId = typed.zoneId || zones.value[0]?.id || ''
-  if (!noDay('seeding', typed.seedOn)) void add('seeding', { zoneId, day: typed.seedOn }, done)
-}
-function saveBusy(done: () => void): void {
-  const { from, to } = typed
-  if (!noDay('busy', from, to)) void add('busy', { from, to: to < from ? from : to }, done)
-}
-function saveRestriction(done: () => void): void {
-  const { kind, name, most } = typed
-  const fine = name.trim() && most !== undefined && most >= 0
-  if (form.refuse(...(fine ? [] : [{ code: 'restrictionMissing', field: 'restrictions', params: {} }])))
-    return
-  void add('restrictions', { kind, name: name.trim(), mostLbPerAcre: most!, note: '' }, done)
-}
-function saveCoring(done: () => void): void {
-  const { coreOn, leaves } = typed
-  if (noDay('aerating', coreOn)) return
-  const fine = leaves !== undefined && leaves >= 0 && leaves <= 1
-  if (form.refuse(...(fine ? [] : [{ code: 'shareMissing', field: 'aerating', params: {} }]))) return
-  void add('aerating', { day: coreOn, leaves: leaves! }, done)
-}
+const { form, typed, change, without, saveSeeding, saveBusy, saveRestriction, saveCoring } = useWishForms()
 const nameOf = (zoneId: string) => zones.value.find((z) => z.id === zoneId)?.name ?? ''
 const rows = computed(() => ({
   seeding: wishes.value.seeding.map((s) => `${nameOf(s.zoneId)}, ${sayDay(s.day)}`),
