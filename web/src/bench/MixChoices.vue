@@ -63,7 +63,7 @@ const yearShare = computed(() => {
 })
 const isWet = computed(() => !b.gear.spreads.value)
 const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
-  hopperLb === null ? { value: capacityGal ?? 0, unit: 'gal' } : { value: hopperLb, unit: 'lb' }
+  hopperLb ? { value: hopperLb, unit: 'lb' } : { value: capacityGal ?? 0, unit: 'gal' }
 </script>
 
 <template>
