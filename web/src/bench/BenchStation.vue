@@ -7,25 +7,17 @@ import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
-import { mixingOrder, wateringParams } from '@jardinero/core/bench'
-import type { MassUnit } from '@jardinero/core/quantity'
 import BenchEditing from './BenchEditing.vue'
 import BenchRefusals from './BenchRefusals.vue'
 import type { Editing } from './editing.ts'
 import LabelCautions from './LabelCautions.vue'
-import LoadTable from './LoadTable.vue'
-import MeasureDrawing from './MeasureDrawing.vue'
 import MixChoices from './MixChoices.vue'
-import JarTest from './JarTest.vue'
-import LeftOver from './LeftOver.vue'
 import MixKept from './MixKept.vue'
 import SpreadView from './SpreadView.vue'
-import TankDrawing from './TankDrawing.vue'
+import TankView from './TankView.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
-import { useTools } from './useTools.ts'
 
-const ScalePanel = defineAsyncComponent(() => import('./ScalePanel.vue'))
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
 const bench = useBench()
 const router = useRouter()
@@ -33,7 +25,8 @@ const { say } = useWords()
 const form = useForm()
 const recording = ref(false)
 const editing = ref<Editing>()
-const { mix, kept, spread, stage, load, dose, names, answer } = useBenchAnswer(bench)
+const shown = useBenchAnswer(bench)
+const { mix, kept, spread, stage, load, dose, answer } = shown
 
 const refusals = computed(() => {
   const outcome = bench.outcome.value ?? bench.spread.value
@@ -43,13 +36,6 @@ const refusalAt = (...fields: string[]) => {
   const refusal = refusals.value.find((r) => fields.includes(r.field ?? ''))
   return refusal ? say(`refusal.${refusal.code}`, refusal.params) : form.faultAt(...fields)
 }
-const order = computed(() => mixingOrder((bench.request.value?.products ?? []).map((p) => p.rules)))
-const { toolOf } = useTools()
-/** The scale the due amount is weighed on. */
-const scale = computed(() => {
-  const tool = dose.value && toolOf(dose.value.measured.tool)
-  return tool?.kind === 'scale' ? tool : undefined
-})
 const print = () => window.print()
 const shownLabels = computed(() =>
   mix.value || spread.value
@@ -109,38 +95,7 @@ async function recorded(): Promise<void> {
       @cancel="recording = false"
     />
     <SpreadView v-else-if="spread && stage === 'spread'" :bench="bench" :plan="spread" />
-    <template v-else-if="mix && load && dose">
-      <div class="drawings">
-        <TankDrawing
-          :load="load"
-          :capacity-gal="bench.gear.sprayer.value?.capacityGal ?? load.water.value"
-          :step="stage === 'mixing' ? kept!.step : 1"
-          :names="names"
-        />
-        <div>
-          <MeasureDrawing :dose="dose.measured" />
-          <ScalePanel
-            v-if="stage === 'mixing' && scale"
-            :key="`${kept!.load} ${dose.product}`"
-            :amount="{ value: dose.measured.amount.value, unit: scale.unit as MassUnit }"
-            :tool="scale"
-          />
-        </div>
-      </div>
-      <LoadTable :mix="mix" :current="kept?.load ?? 0" />
-      <p v-if="mix.watering" class="watering">
-        {{ say('bench.watering', wateringParams(mix.watering)) }}
-      </p>
-      <LeftOver v-if="!kept && bench.request.value" :mix="mix" :request="bench.request.value" />
-      <JarTest
-        v-if="!kept && bench.request.value && names.length > 1"
-        :request="bench.request.value"
-        :order="order"
-      />
-      <ul class="cautions small">
-        <li v-for="(c, i) in mix.cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
-      </ul>
-    </template>
+    <TankView v-else-if="mix && load && dose" :bench="bench" :answer="shown" />
     <LabelCautions
       v-for="rules in shownLabels"
       :key="rules.name"
@@ -157,12 +112,6 @@ async function recorded(): Promise<void> {
 </template>
 
 <style scoped>
-.drawings {
-  display: grid;
-  grid-template-columns: minmax(0, 1.7fr) minmax(9rem, 1fr);
-  gap: 1.5rem;
-  align-items: center;
-}
 .refusals {
   color: var(--stop);
   border-left: 3px solid var(--stop);
@@ -170,19 +119,5 @@ async function recorded(): Promise<void> {
   margin: 0 0 1rem;
   list-style: none;
   font-size: 1.05rem;
-}
-.watering {
-  border-left: 3px solid var(--frost);
-  padding-left: 0.7rem;
-  margin: 0.8rem 0;
-}
-.cautions {
-  color: var(--ember-text);
-  padding-left: 1.1rem;
-}
-@media (max-width: 44rem) {
-  .drawings {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

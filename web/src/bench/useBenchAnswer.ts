@@ -83,3 +83,4 @@ export function useBenchAnswer(bench: Bench) {
   })
   return { kept, mix, spread, stage, load, dose, names, zoneName, answer }
 }
+export type BenchAnswer = ReturnType<typeof useBenchAnswer>
