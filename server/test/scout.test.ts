@@ -186,6 +186,22 @@ describe('finds as files', () => {
     const [third] = (await owner.get('/api/scout/finds')).json() as Find[]
     expect([third!.xFt, third!.yFt]).toEqual([12.5, 30])
   })
+  it('go out in the order of their days, however they came', async () => {
+    const owner = await new Visitor(server.app).signUp()
+    const lawn = await addLawn(owner)
+    await owner.send('DELETE', `/api/scout/finds/${lawn.find}?version=1`)
+    const other = { id: randomUUID(), yardId: lawn.yard, name: 'Back', turf: 'tallFescue', state: 'growing' }
+    expect((await owner.post('/api/yard/zones', other)).statusCode).toBe(201)
+    for (const [foundOn, zoneId] of [
+      ['2026-02-20', lawn.zone],
+      ['2026-01-05', lawn.zone],
+      ['2026-02-11', other.id],
+      ['2026-01-20', other.id],
+    ])
+      await owner.post('/api/scout/finds', { ...found({ foundOn }), zoneId, placeId: null })
+    const csv = (await owner.get(`/api/scout/finds.csv?yardId=${lawn.yard}`)).body
+    expect(csv.match(/2026-\d\d-\d\d/g)).toEqual(['2026-01-05', '2026-01-20', '2026-02-11', '2026-02-20'])
+  })
   it('are taken in by any country’s name, and refused whole with the line at fault', async () => {
     const owner = await new Visitor(server.app).signUp()
     const lawn = await addLawn(owner)
