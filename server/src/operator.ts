@@ -33,7 +33,9 @@ await endInWords(async () => {
     if (what === 'tasks' && argument === '--again') {
       const put = /^[0-9a-f-]{36}$/.test(id ?? '') && (await tryAgain(owner, id!))
       console.log(
-        put ? 'It is in the queue again.' : `No task was given up under the id ${id ?? '(none given)'}.`,
+        put
+          ? 'It is in the queue again.'
+          : `No task was given up under the id ${id ?? '(none given)'}, or its account has another that is not over.`,
       )
       return
     }

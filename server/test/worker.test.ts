@@ -8,6 +8,7 @@ import { wordsFor } from '@jardinero/words/whole'
 import { loadDemo } from '../src/account/demo.ts'
 import { createBoss } from '../src/platform/queue.ts'
 import { describeTasks, tryAgain } from '../src/work/operate.ts'
+import { sweepTasks } from '../src/work/sweepTasks.ts'
 import { startWorker, type RunTask } from '../src/work/worker.ts'
 import { runTask } from '../src/work/taskWorker.ts'
 import { startTestServer, testNow, Visitor, type TestServer } from './harness.ts'
@@ -135,7 +136,10 @@ describe('a worker', () => {
       ])
       expect((await visitor.get('/api/account/tasks')).json()[0]).toMatchObject({ id, state: 'givenUp' })
       expect(await tryAgain(server.owner, randomUUID())).toBe(false)
+      // Hours later, when the cause is mended; while it waits the sweeping comes by.
+      await server.owner.query(`UPDATE task SET made_at = now() - interval '5 hours' WHERE id = $1`, [id])
       expect(await tryAgain(server.owner, id)).toBe(true)
+      await sweepTasks(server.database)
       const again = await worker()
       await expect.poll(state(task), patient).toBe('done')
       await again()

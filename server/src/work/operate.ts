@@ -1,4 +1,4 @@
-import type { DataSource } from 'typeorm'
+import { In, type DataSource } from 'typeorm'
 import { createBoss, queueInside, retrying, taskQueue } from '../platform/queue.ts'
 import type { StoredTask } from '../tasks/index.ts'
 
@@ -16,18 +16,23 @@ export async function describeTasks(owner: DataSource): Promise<string[]> {
   )
 }
 
-/** Puts a task that was given up back into the queue, with all its tries. @returns whether there was one */
+/**
+ * Puts a task that was given up back into the queue, with all its tries and all its time: it counts as asked for now, so that
+ * the sweeping leaves it alone. @returns false where there is none, or its account has another that is not over
+ */
 export async function tryAgain(owner: DataSource, id: string): Promise<boolean> {
   const boss = createBoss(owner, false)
   await boss.start()
   try {
     return await owner.transaction(async (manager) => {
-      const { affected } = await manager.update(
+      const task = await manager.findOneBy<StoredTask>('task', { id, state: 'givenUp' })
+      const open = { accountId: task?.accountId ?? '', state: In(['waiting', 'running']) }
+      if (!task || (await manager.existsBy('task', open))) return false
+      await manager.update(
         'task',
-        { id, state: 'givenUp' },
-        { state: 'waiting', tries: 0, problem: null },
+        { id },
+        { state: 'waiting', tries: 0, problem: null, madeAt: () => 'now()' },
       )
-      if (!affected) return false
       await boss.send(taskQueue, { taskId: id }, { ...retrying, db: queueInside(manager) })
       return true
     })

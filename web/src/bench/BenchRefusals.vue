@@ -5,8 +5,8 @@ import type { Refusal } from '@jardinero/core/quantity'
 import { useWords } from '../kit/session.ts'
 import type { Bench } from './useBench.ts'
 
-/** Why the tank cannot be mixed as it is asked for; where water is what stands against it, in which passes it could. */
-const props = defineProps<{ bench: Bench; refusals: Refusal[] }>()
+/** Why the tank cannot be mixed as it is asked for; where water is what stands against it, in which passes it could; and what the server said. */
+const props = defineProps<{ bench: Bench; refusals: Refusal[]; problem?: string | undefined }>()
 const { say } = useWords()
 /** Products in two passes, where water and leaf shut each other out in one. */
 const passes = computed(() =>
@@ -35,6 +35,7 @@ const passes = computed(() =>
       {{ say('bench.takePass', { n: i + 1, labels: pass.map((p) => p.rules.name).join(', ') }) }}
     </button>
   </p>
+  <p v-if="problem" class="refusals" role="alert">{{ problem }}</p>
 </template>
 
 <style scoped>

@@ -86,8 +86,7 @@ async function recorded(): Promise<void> {
       <button v-if="mix" class="link" @click="print">{{ say('shelf.print') }}</button>
     </template>
 
-    <BenchRefusals v-if="!kept" :bench="bench" :refusals="refusals" />
-    <p v-if="form.problem.value" class="refusals" role="alert">{{ form.problem.value.detail }}</p>
+    <BenchRefusals :bench="bench" :refusals="kept ? [] : refusals" :problem="form.problem.value?.detail" />
     <RecordForm
       v-if="recording && kept && stage === 'mixed'"
       :tank="kept.tank"
@@ -110,14 +109,3 @@ async function recorded(): Promise<void> {
     </template>
   </StationPage>
 </template>
-
-<style scoped>
-.refusals {
-  color: var(--stop);
-  border-left: 3px solid var(--stop);
-  padding: 0.2rem 0 0.2rem 0.9rem;
-  margin: 0 0 1rem;
-  list-style: none;
-  font-size: 1.05rem;
-}
-</style>
