@@ -53,13 +53,15 @@ async function takeIn(event: Event): Promise<void> {
     </p>
     <p v-if="unreadable" class="stop" role="alert">{{ say('you.notJson') }}</p>
     <div v-if="form.problem.value" class="stop" role="alert">
-      <p>{{ say('you.nothingTaken') }}</p>
       <p v-if="!form.problem.value.faults.length">{{ form.problem.value.detail }}</p>
-      <ul>
-        <li v-for="f in form.problem.value.faults.slice(0, 8)" :key="f.field ?? f.code">
-          {{ f.field }}: {{ f.detail }}
-        </li>
-      </ul>
+      <template v-else>
+        <p>{{ say('you.nothingTaken') }}</p>
+        <ul>
+          <li v-for="f in form.problem.value.faults.slice(0, 8)" :key="f.field ?? f.code">
+            {{ f.field }}: {{ f.detail }}
+          </li>
+        </ul>
+      </template>
     </div>
   </section>
 </template>
