@@ -71,6 +71,20 @@ describe('the yard and the day in the address', () => {
     await router.replace({ query: { day: undefined } })
     expect(router.currentRoute.value.fullPath).toBe(`/yards/${elm}/soil`)
   })
+  it('do not turn a step back that is under way: a page that is being left changes its address too late', async () => {
+    const { router } = stand()
+    await router.push(`/yards/${oak}?day=2026-04-20`)
+    const step = router.push({ name: 'ledger' })
+    await Promise.resolve()
+    await router.replace({ query: { at: 'key' } })
+    await step
+    expect(router.currentRoute.value.fullPath).toBe(`/yards/${oak}/ledger?day=2026-04-20`)
+    const other = router.push({ name: 'soil' })
+    await Promise.resolve()
+    await router.replace({ query: { day: undefined } })
+    await other
+    expect(router.currentRoute.value.fullPath).toBe(`/yards/${oak}/soil`)
+  })
   it('lead from addresses without one to the yard that was open last, the query with it', async () => {
     const { router } = stand()
     await router.push('/')

@@ -56,6 +56,35 @@ function carryDay(router: Router): void {
   router.resolve = resolveWithDay as typeof resolve
 }
 
+/**
+ * Who is on the way to another page gets there: what the page being left still changes of its own address (it waited for an
+ * answer, say) would turn the step back. Only the day goes along.
+ */
+function finishSteps(router: Router): void {
+  let under: Pick<RouteLocationNormalized, 'path' | 'fullPath' | 'query' | 'hash'> | undefined
+  router.beforeEach((to) => {
+    under = to
+  })
+  router.afterEach((to) => {
+    if (under?.fullPath === to.fullPath) under = undefined
+  })
+  router.onError(() => {
+    under = undefined
+  })
+  const { push, replace, resolve } = router
+  router.push = (to) => {
+    under = resolve(to)
+    return push(to)
+  }
+  router.replace = async (to) => {
+    const ofThisPage = typeof to === 'object' && !('path' in to) && !('name' in to)
+    if (!ofThisPage || !under || under.path === router.currentRoute.value.path) return replace(to)
+    if (!to.query || !('day' in to.query)) return
+    const { path, query, hash } = under
+    return router.push({ path, query: { ...query, day: to.query['day'] }, hash })
+  }
+}
+
 /** From an address without a yard to the same station of the yard that was open last; the first, where none was. */
 async function leadToYard(to: RouteLocationNormalized): Promise<RouteLocationRaw> {
   const held = useHeld()
@@ -89,6 +118,7 @@ async function openYard(to: RouteLocationNormalized): Promise<true | RouteLocati
 export function createAppRouter(history: RouterHistory = createWebHistory()): Router {
   const router = createRouter({ history, routes })
   carryDay(router)
+  finishSteps(router)
   router.beforeEach((to) => {
     const session = useSession()
     if (!session.person)
