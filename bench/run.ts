@@ -16,41 +16,35 @@ import { benchRibbon } from './ribbon.ts'
 import { benchSoilSpeed } from './soilSpeed.ts'
 import { benchSoilTwins } from './soilTwins.ts'
 
-/** One part alone: npm run bench -- load, growth, fuzz, or soak with its minutes. */
-const alone: Record<string, (size?: number) => Promise<void>> = {
-  load: benchLoad,
-  soak: benchSoak,
-  growth: async () => {
-    const stop = await setup()
-    await benchGrowth()
-    await stop?.()
-  },
-  fuzz: async (count) => {
-    const stop = await setup()
-    await benchFuzz(count)
-    await stop?.()
-  },
+/** The parts in their order; those that ask a database get one of their own. */
+const parts: Record<string, { run: (size?: number) => Promise<void> | void; database?: true }> = {
+  calculators: { run: benchCalculators },
+  key: { run: benchKey },
+  barrierLengths: { run: benchBarrierLengths },
+  season: { run: benchSeason },
+  choice: { run: benchChoice },
+  mix: { run: benchMix },
+  soilSpeed: { run: benchSoilSpeed },
+  soilTwins: { run: benchSoilTwins },
+  account: { run: benchAccount, database: true },
+  reports: { run: benchReports, database: true },
+  growth: { run: benchGrowth, database: true },
+  fuzz: { run: benchFuzz, database: true },
+  firstLoad: { run: benchFirstLoad },
+  ribbon: { run: benchRibbon },
+  load: { run: benchLoad },
 }
-const [part, size] = process.argv.slice(2)
-if (part && alone[part]) {
-  await alone[part](size ? Number(size) : undefined)
-  process.exit(0)
-}
+/** For a part alone only: it lasts as many minutes as are given. */
+const alone: typeof parts = { ...parts, soak: { run: benchSoak } }
 
-await benchCalculators()
-benchKey()
-benchBarrierLengths()
-benchSeason()
-benchChoice()
-benchMix()
-await benchSoilSpeed()
-await benchSoilTwins()
-const stop = await setup()
-await benchAccount()
-await benchReports()
-await benchGrowth()
-await benchFuzz()
-await stop?.()
-await benchFirstLoad()
-await benchRibbon()
-await benchLoad()
+const [name, size] = process.argv.slice(2)
+if (name && !alone[name]) {
+  console.error(`There is no part "${name}": ${Object.keys(alone).join(', ')}.`)
+  process.exit(1)
+}
+for (const part of name ? [alone[name]!] : Object.values(parts)) {
+  const stop = part.database && (await setup())
+  await part.run(size ? Number(size) : undefined)
+  await stop?.()
+}
+process.exit(0)

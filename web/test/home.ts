@@ -186,6 +186,7 @@ export async function atHome({
   localStorage.clear()
   const session = useSession()
   session.catalogue = catalogue
+  session.whole = true
   // Held before anybody is here who would ask for it.
   holdHome({ ...homeState(), ...state }, readings, records, taken)
   session.person = {

@@ -1,9 +1,11 @@
 import type { Catalogue } from './words.ts'
 
-/** The languages there are words for. A language is a folder of files, one a room, with the same keys in each. */
-const catalogues: Record<string, () => Promise<{ catalogue: Catalogue }>> = {
-  en: () => import('../en/index.ts'),
-  es: () => import('../es/index.ts'),
+type Load = () => Promise<{ catalogue: Catalogue }>
+
+/** The languages there are words for: what Today says, and what the other stations say. A language is a folder of files, one a room, with the same keys in each. */
+const catalogues: Record<string, { opening: Load; stations: Load }> = {
+  en: { opening: () => import('../en/opening.ts'), stations: () => import('../en/stations.ts') },
+  es: { opening: () => import('../es/opening.ts'), stations: () => import('../es/stations.ts') },
 }
 
 /** The words of plants and their characters: large, and needed only where plants are looked at. */
@@ -31,7 +33,16 @@ export const loadWholeCatalogue = async (locale: string): Promise<Catalogue> => 
   ...(await loadPlantWords(locale)),
 })
 
+/** What Today says, in a locale's language; English where there is none. */
+export const loadOpeningWords = async (locale: string): Promise<Catalogue> =>
+  (await catalogues[languageOf(locale)]!.opening()).catalogue
+
+/** What the other stations say beside it. */
+export const loadStationWords = async (locale: string): Promise<Catalogue> =>
+  (await catalogues[languageOf(locale)]!.stations()).catalogue
+
 /** The catalogue of a locale's language, English where there is none; without the words of plants. */
-export async function loadCatalogue(locale: string): Promise<Catalogue> {
-  return (await catalogues[languageOf(locale)]!()).catalogue
-}
+export const loadCatalogue = async (locale: string): Promise<Catalogue> => ({
+  ...(await loadOpeningWords(locale)),
+  ...(await loadStationWords(locale)),
+})

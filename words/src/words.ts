@@ -69,15 +69,18 @@ const dayStyles: Record<'short' | 'weekday' | 'long', Intl.DateTimeFormatOptions
 
 const clockStyle = { hour: 'numeric', minute: '2-digit' } as const
 
-/** The words of one language for one reader. */
-export function createWords(catalogue: Catalogue, reader: Reader): Words {
+/**
+ * The words of one language for one reader.
+ * @param whole whether the catalogue is all there is; of one that is still being fetched, what is not there yet is left out
+ */
+export function createWords(catalogue: Catalogue, reader: Reader, whole = true): Words {
   const messages = new Map<string, IntlMessageFormat>()
   const numbers = (options?: Intl.NumberFormatOptions) => new Intl.NumberFormat(reader.locale, options)
 
   function message(key: string): IntlMessageFormat {
     const known = messages.get(key)
     if (known) return known
-    const text = catalogue[key]
+    const text = catalogue[key] ?? (whole ? undefined : '')
     if (text === undefined) throw new RangeError(`no words for ${key}`)
     const made = new IntlMessageFormat(text, reader.locale, undefined, { ignoreTag: true })
     messages.set(key, made)

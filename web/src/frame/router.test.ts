@@ -27,6 +27,7 @@ function stand(yards = names) {
   setActivePinia(createPinia())
   useSession().person = { ...adaSession.person, units: 'us', temperature: 'F', theme: 'auto' } as never
   const sent = standServer({
+    'GET /api/session': [200, adaSession],
     'GET /api/account/opening': [
       200,
       { account: { id: 'a', name: 'Home', demoDay: '2026-02-28' }, yardCount: yards.length, yards },
@@ -48,6 +49,19 @@ beforeEach(() => {
   vi.stubGlobal('indexedDB', undefined)
 })
 afterEach(() => vi.unstubAllGlobals())
+
+describe('the words', () => {
+  it('of Today come first; of the others before their page is there, and a word still to come is never a raw key', async () => {
+    const { router } = stand()
+    const session = useSession()
+    await session.open()
+    expect(session.words.say('ledger.showYear')).toBe('')
+    expect(session.words.say('frame.name')).not.toBe('')
+    await router.push(`/yards/${oak}/ledger`)
+    expect(session.words.say('ledger.showYear')).toBe('Show')
+    expect(() => session.words.say('ledger.noSuchWord')).toThrow(RangeError)
+  })
+})
 
 describe('the yard and the day in the address', () => {
   it('go along with every step and every link, from whatever station to whatever other', async () => {

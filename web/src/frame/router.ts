@@ -119,8 +119,11 @@ export function createAppRouter(history: RouterHistory = createWebHistory()): Ro
   const router = createRouter({ history, routes })
   carryDay(router)
   finishSteps(router)
-  router.beforeEach((to) => {
+  router.beforeEach(async (to) => {
     const session = useSession()
+    // Today speaks before the words of the other stations are here; they are fetched after what one came for.
+    const opening = to.name === 'today' || to.meta['leadsTo'] || to.meta['open']
+    if (!opening) await session.learnStations()
     if (!session.person)
       return to.meta['open']
         ? true
@@ -129,5 +132,11 @@ export function createAppRouter(history: RouterHistory = createWebHistory()): Ro
     if (to.meta['leadsTo']) return leadToYard(to)
     return to.params['yardId'] ? openYard(to) : true
   })
+  router.afterEach(
+    () =>
+      void useSession()
+        .learnStations()
+        .catch(() => undefined),
+  )
   return router
 }

@@ -33,6 +33,7 @@ beforeEach(() => {
     licence: '',
   }
   session.catalogue = catalogue
+  session.whole = true
 })
 
 describe('a number field', () => {

@@ -4,8 +4,9 @@ import type { Person, Preferences, SessionState } from '@jardinero/contract/pers
 import {
   createWords,
   languageOf,
-  loadCatalogue,
+  loadOpeningWords,
   loadPlantWords,
+  loadStationWords,
   type Catalogue,
   type Words,
 } from '@jardinero/words'
@@ -40,7 +41,9 @@ export const useSession = defineStore('session', () => {
   const failedBefore = ref<SessionState['failedSignIns']>()
   const catalogue = shallowRef<Catalogue>({})
   const preferences = computed<Preferences>(() => person.value ?? strangerPreferences())
-  const words = computed<Words>(() => createWords(catalogue.value, preferences.value))
+  /** Whether the words of every station are here. */
+  const whole = ref(false)
+  const words = computed<Words>(() => createWords(catalogue.value, preferences.value, whole.value))
   unreadable.says = (status) =>
     words.value.has('frame.unreadable') ? words.value.say('frame.unreadable', { status }) : String(status)
 
@@ -66,19 +69,36 @@ export const useSession = defineStore('session', () => {
     hasLeft()
     return get<SessionState>('/api/session')
   }
-  /** The language that is spoken, and whether its words of plants are learned: they are large, and come when asked for. */
+  /** The language that is spoken, and whether its words of the stations and of plants are learned: they come when asked for. */
   let language = ''
   let plants = false
   async function speak(locale: string): Promise<void> {
     if (languageOf(locale) === language) return
-    const [words, ofPlants] = await Promise.all([loadCatalogue(locale), plants ? loadPlantWords(locale) : {}])
+    const parts = [
+      loadOpeningWords(locale),
+      ...(whole.value ? [loadStationWords(locale)] : []),
+      ...(plants ? [loadPlantWords(locale)] : []),
+    ]
+    const learned = await Promise.all(parts)
     language = languageOf(locale)
-    catalogue.value = { ...words, ...ofPlants }
+    catalogue.value = learned.reduce((all, part) => ({ ...all, ...part }), {})
+  }
+  async function learn(load: (locale: string) => Promise<Catalogue>): Promise<void> {
+    const spoken = language
+    const learned = await load(spoken)
+    // Another language was chosen meanwhile: its words are not to be mixed.
+    if (language !== spoken) return learn(load)
+    catalogue.value = { ...catalogue.value, ...learned }
+  }
+  /** What every station but Today says. */
+  async function learnStations(): Promise<void> {
+    if (whole.value) return
+    await learn(loadStationWords)
+    whole.value = true
   }
   async function learnPlants(): Promise<void> {
     plants = true
-    const ofPlants = await loadPlantWords(preferences.value.locale)
-    catalogue.value = { ...catalogue.value, ...ofPlants }
+    await learn(loadPlantWords)
   }
   const enter = async (how: WayIn, body: object = {}): Promise<void> => {
     const state = await send<SessionState>('POST', `/api/session/${how}`, body)
@@ -126,6 +146,8 @@ export const useSession = defineStore('session', () => {
     words,
     preferences,
     open,
+    whole,
+    learnStations,
     learnPlants,
     enter,
     leave,

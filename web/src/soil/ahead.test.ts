@@ -4,7 +4,7 @@ import { addDays } from '@jardinero/core/quantity'
 import type { PlaceCrossing } from '@jardinero/core/soil'
 import { atHome, homeState, reading } from '../../test/home.ts'
 import { giveAnswer, homeAnswer } from '../../test/soilAnswer.ts'
-import SeasonRibbon from '../frame/SeasonRibbon.vue'
+import RibbonYear from '../frame/RibbonYear.vue'
 import { useToday } from '../today/index.ts'
 import GerminationView from './GerminationView.vue'
 import SchoolsView from './SchoolsView.vue'
@@ -119,7 +119,7 @@ describe('the station with an answer', () => {
     })
     const wait = use(useToday).items.value.find((i) => i.code === 'passWait' || i.code === 'passNow')!
     expect(wait.params['window']).toBe(true)
-    const ribbon = show(SeasonRibbon)
+    const ribbon = show(RibbonYear)
     await settle()
     expect(ribbon.html()).not.toContain('NaN')
   })
