@@ -1,3 +1,4 @@
+import type { AccountId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   calibration,
@@ -67,7 +68,7 @@ import {
 
 /** What every station needs of an account, in one answer. Readings, mixes and records come by year. */
 export interface AccountState {
-  account: { id: string; name: string; demoDay: string | null }
+  account: { id: AccountId; name: string; demoDay: string | null }
   yards: Yard[]
   zones: Zone[]
   sections: Section[]

@@ -26,14 +26,24 @@ import {
   type TreatMode,
   type WaterQuality,
 } from '@jardinero/core/bench'
-import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
+import type {
+  Quantity,
+  RatePerAreaUnit,
+  CalibrationId,
+  LabelId,
+  MixId,
+  SprayerId,
+  SpreadId,
+  TankId,
+  ZoneId,
+} from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 import { askedRate } from './shelf.ts'
 
-export interface Sprayer extends Row {
+export interface Sprayer extends Row<'sprayer'> {
   name: string
   kind: SprayerKind
   /** What it is filled to; nothing of a spreader. */
@@ -59,8 +69,8 @@ export interface CalibrationInputs {
   weighed?: SpreaderRun[]
 }
 
-export interface Calibration extends Row {
-  sprayerId: string
+export interface Calibration extends Row<'calibration'> {
+  sprayerId: SprayerId
   day: string
   runs: CalibrationRun[]
   note: string
@@ -70,22 +80,22 @@ export interface Calibration extends Row {
 }
 
 /** A scale, cup, spoon or syringe of one's own. */
-export interface ToolRow extends Row, Omit<MeasuringTool, 'holds'> {
+export interface ToolRow extends Row<'tool'>, Omit<MeasuringTool, 'holds'> {
   name: string
   holds: number | null
 }
 
 /** A mix of several products over several zones: everything else the server looks up. */
 export interface TankOrder {
-  zones: { zoneId: string; mode: TreatMode; spotSqFt: number | null; edgeSqFt: number | null }[]
+  zones: { zoneId: ZoneId; mode: TreatMode; spotSqFt: number | null; edgeSqFt: number | null }[]
   products: {
-    labelId: string
+    labelId: LabelId
     rate: TankProductOrder['rate'] | null
     concentration: TankProductOrder['concentration'] | null
     /** One of one's own tools, or a usual one; the best where null. */
     tool: string | null
   }[]
-  calibrationId: string
+  calibrationId: CalibrationId
   day: string
   loadPlan: LoadPlan
   waterFirst: number | null
@@ -94,21 +104,21 @@ export interface TankOrder {
 
 /** A tank as it was made: the order, the request with the labels of that day, and the figures. Never changed. */
 export interface Tank extends TankOrder {
-  id: string
+  id: TankId
   request: TankRequest
   result: TankMix
   sprayer: string
   madeAt: string
   madeBy: string
   /** The mixes it stands for, one a zone and herbicide: what the ledger records. */
-  mixIds: string[]
+  mixIds: MixId[]
 }
 
 /** What a mix is asked for: everything else the server looks up. */
 export interface MixOrder {
-  zoneId: string
-  labelId: string
-  calibrationId: string
+  zoneId: ZoneId
+  labelId: LabelId
+  calibrationId: CalibrationId
   day: string
   rate: Quantity<RatePerAreaUnit>
   loadPlan: LoadPlan
@@ -121,7 +131,7 @@ export type MixFigures = Pick<MixResult, 'water' | 'product' | 'measured' | 'mea
 
 /** A mix as it was made: the order, the label's rules and the ground of that day, and the figures. Never changed. */
 export interface Mix extends Omit<MixOrder, 'loadPlan' | 'tool'> {
-  id: string
+  id: MixId
   /** None of what is spread. */
   loadPlan: LoadPlan | null
   tool: ToolId | null
@@ -130,8 +140,8 @@ export interface Mix extends Omit<MixOrder, 'loadPlan' | 'tool'> {
   result: MixFigures
   madeAt: string
   /** The tank it was part of, or the spread. */
-  tankId?: string | null
-  spreadId?: string | null
+  tankId?: TankId | null
+  spreadId?: SpreadId | null
   /** Of the area, the strip along the edges that is gone over twice, once. */
   stripSqFt?: number | null
   /** The turf's state that day. */
@@ -141,8 +151,8 @@ export interface Mix extends Omit<MixOrder, 'loadPlan' | 'tool'> {
 /** Granules over lawns, by weight: what is asked for. */
 export interface SpreadOrder {
   zones: TankOrder['zones']
-  labelId: string
-  calibrationId: string
+  labelId: LabelId
+  calibrationId: CalibrationId
   day: string
   rate: Quantity<RatePerAreaUnit>
   directions: 1 | 2
@@ -150,14 +160,14 @@ export interface SpreadOrder {
 
 /** A spread as it was made: the order, what it rests on, and the figures. Never changed. */
 export interface Spread extends SpreadOrder {
-  id: string
+  id: SpreadId
   request: SpreadRequest
   plan: SpreadPlan
   spreader: string
   madeAt: string
   madeBy: string
   /** The mixes it stands for, one a zone: what the ledger records. */
-  mixIds: string[]
+  mixIds: MixId[]
 }
 
 const sprayerRows = rowShapes<Sprayer>({

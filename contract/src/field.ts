@@ -1,10 +1,10 @@
 import Joi from 'joi'
 import { believable } from '@jardinero/core/outing'
-import { findUnit, isDay, isInYears, years } from '@jardinero/core/quantity'
+import { findUnit, isDay, isInYears, years, type Id } from '@jardinero/core/quantity'
 
 /** What every stored row carries besides its own fields. */
-export interface Row {
-  id: string
+export interface Row<Of extends string = never> {
+  id: [Of] extends [never] ? string : Id<Of>
   /** Counts the changes; an edit names the version it started from. */
   version: number
 }

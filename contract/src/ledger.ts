@@ -1,6 +1,18 @@
 import Joi from 'joi'
 import { causeCodes, type GridCount, type PassFigures, type Rating } from '@jardinero/core/ledger'
-import type { MassUnit, Quantity, RatePerAreaUnit, VolumeUnit } from '@jardinero/core/quantity'
+import type {
+  MassUnit,
+  Quantity,
+  RatePerAreaUnit,
+  VolumeUnit,
+  LabelId,
+  MixId,
+  RecordId,
+  SpreadId,
+  TankId,
+  YardId,
+  ZoneId,
+} from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { spreadOrder, type SpreadOrder } from './bench.ts'
@@ -34,12 +46,12 @@ export interface PassFacts {
 
 /** An application record. It is never changed: `first` stands, amendments are laid over it. */
 export interface ApplicationRecord extends PassFacts {
-  id: string
-  yardId: string
-  zoneId: string
+  id: RecordId
+  yardId: YardId
+  zoneId: ZoneId
   zoneName: string
   turf: string
-  mixId: string
+  mixId: MixId
   equipment: string
   rules: LabelRules
   rate: Quantity<RatePerAreaUnit>
@@ -54,7 +66,7 @@ export interface ApplicationRecord extends PassFacts {
   amendments: Amendment[]
   /** As the mix was made for it. */
   planned?: PassFigures
-  labelId?: string
+  labelId?: LabelId
   /** The turf's state as it was mixed. */
   state?: TurfState | null
 }
@@ -90,8 +102,8 @@ const facts = {
 /** One mix written down: area, product and water where they differ from what was mixed. */
 export interface RecordOrder
   extends ApplicationFacts, Partial<Pick<PassFacts, 'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt'>> {
-  id: string
-  mixId: string
+  id: RecordId
+  mixId: MixId
   again?: boolean
 }
 export interface AmendmentOrder {
@@ -103,7 +115,7 @@ export interface AmendmentOrder {
 export interface RecordsRequest {
   from?: string
   to?: string
-  yardId?: string
+  yardId?: YardId
   /** A page of the list: so many, after the record of this id. All where it is absent. */
   limit?: number
   after?: string
@@ -157,8 +169,8 @@ export const tankRecordOrder = applicationOrder.fork(['spreadId', 'spread'], (f)
 export type ApplicationFacts = Omit<PassFacts, 'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt'>
 export interface ApplicationOrder extends ApplicationFacts {
   id: string
-  tankId?: string
-  spreadId?: string
+  tankId?: TankId
+  spreadId?: SpreadId
   spread?: SpreadOrder & { id: string }
   /** Although it is written down already. */
   again?: boolean
@@ -192,7 +204,7 @@ const gridCount = Joi.object({
 
 /** A rating of a pass: cover by grid counts, the turf's injury, and what one makes of it. */
 export interface RatingRow extends Row, Omit<Rating, 'treatedBefore' | 'check' | 'checkBefore'> {
-  recordId: string
+  recordId: RecordId
   plant: string
   treatedBefore: GridCount | null
   check: GridCount | null
@@ -221,7 +233,7 @@ export const pictureKinds = ['before', 'after', 'other'] as const
 /** A picture kept with a record. */
 export interface RecordPhoto {
   id: string
-  recordId: string
+  recordId: RecordId
   kind: (typeof pictureKinds)[number]
   takenAt: string | null
   width: number
@@ -252,7 +264,7 @@ export const filedRecordPhoto = Joi.object({
 
 /** A season of one yard, by days. */
 export interface SeasonRequest {
-  yardId: string
+  yardId: YardId
   from: string
   to: string
 }

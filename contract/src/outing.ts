@@ -1,3 +1,4 @@
+import type { RecordId, TankId, YardId, ZoneId, OutingId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import { compass } from './constants.ts'
 import { airC, day, id, instant, list, name, text, windMph, withKeys } from './field.ts'
@@ -55,8 +56,8 @@ export interface Pause {
 
 /** An outing as the field gives it: when, what of the tank went down where, and the weather met. */
 export interface OutingOrder {
-  id: string
-  tankId: string
+  id: OutingId
+  tankId: TankId
   startedAt: string
   endedAt: string
   pauses: Pause[]
@@ -66,7 +67,7 @@ export interface OutingOrder {
   loadsMixed: number
   leftoverGal: number
   /** Ground really gone over; 0 where a lawn was left out. */
-  zones: { zoneId: string; areaSqFt: number }[]
+  zones: { zoneId: ZoneId; areaSqFt: number }[]
   applicator: string
   licence: string
   target: string
@@ -77,10 +78,10 @@ export interface OutingOrder {
 
 /** An outing as it is kept. Never changed: its records are amended. */
 export interface Outing extends Omit<OutingOrder, 'again'> {
-  yardId: string
+  yardId: YardId
   /** Share of what the tank was planned with that was measured out. */
   takenShare: number
-  recordIds: string[]
+  recordIds: RecordId[]
   madeAt: string
   madeBy: string
 }

@@ -1,3 +1,4 @@
+import type { SessionId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import { count, name, type Row } from './field.ts'
 
@@ -90,7 +91,7 @@ export const preferences = Joi.object<PreferencesOrder, true>({
 
 /** A device a person is signed in on. */
 export interface Device {
-  id: string
+  id: SessionId
   /** What its browser says of itself. */
   userAgent: string
   since: string

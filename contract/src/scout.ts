@@ -1,3 +1,4 @@
+import type { PlaceId, SightingId, YardId, ZoneId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   belts,
@@ -13,9 +14,9 @@ import { placeKinds } from '@jardinero/core/yard'
 import { count, day, id, instant, list, number, rowShapes, text, type Row } from './field.ts'
 
 /** What was found, where, and how much of it. */
-export interface Find extends Row, Sighting {
-  zoneId: string
-  placeId: string | null
+export interface Find extends Row<'sighting'>, Sighting {
+  zoneId: ZoneId
+  placeId: PlaceId | null
   /** A point on the yard plan, feet. */
   xFt: number | null
   yFt: number | null
@@ -25,8 +26,8 @@ export interface Find extends Row, Sighting {
 }
 
 /** A day to remember: a barrier against the next generation of a plant. */
-export interface SeasonMark extends Row {
-  zoneId: string
+export interface SeasonMark extends Row<'mark'> {
+  zoneId: ZoneId
   plant: string
   from: string
   germinatesFrom: string
@@ -37,7 +38,7 @@ export interface SeasonMark extends Row {
 /** A photo of a find, without its picture. */
 export interface FindPhoto {
   id: string
-  findId: string
+  findId: SightingId
   width: number
   height: number
   bytes: number
@@ -183,7 +184,7 @@ export const drillAnswer = Joi.object<{ plant: string; chosen: string }, true>({
 })
 
 /** Finds as text to take in. */
-export const findsCsv = Joi.object<{ yardId: string; csv: string }, true>({
+export const findsCsv = Joi.object<{ yardId: YardId; csv: string }, true>({
   yardId: id.required(),
   csv: Joi.string().max(2_000_000).required(),
 })
@@ -209,7 +210,7 @@ export const findsGeoJson = Joi.object({
     .unknown()
     .required(),
 })
-export const findsRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })
+export const findsRequest = Joi.object<{ yardId: YardId }, true>({ yardId: id.required() })
 /** What taking finds in did. */
 export interface FindsTaken {
   added: number

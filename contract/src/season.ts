@@ -1,3 +1,4 @@
+import type { YardId, PlanId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import { timingSchoolIds, type TimingSchoolId, type Trend } from '@jardinero/core/soil'
 import { q10Range, type PassDay, type Programme, type SeasonWishes } from '@jardinero/core/season'
@@ -6,8 +7,8 @@ import { askedRate } from './shelf.ts'
 
 /** A plan as it was taken, never changed: another day, another plan, with its reason. The newest of a half of the year holds. */
 export interface SeasonPlan {
-  id: string
-  yardId: string
+  id: PlanId
+  yardId: YardId
   /** Whose weeds it is for: those of rising soil, or of falling. */
   half: Trend
   /** The school it came from; nothing where it was made by hand or by the search. */
@@ -26,7 +27,7 @@ export type PlanOrder = Omit<SeasonPlan, 'takenAt' | 'takenBy'>
 /** A calendar others may subscribe to: who has its address may read it. */
 export interface CalendarFeed {
   id: string
-  yardId: string
+  yardId: YardId
   /** Path of the file, with the secret in it. */
   path: string
 }
@@ -114,8 +115,8 @@ export const filedPlan = withKeys<SeasonPlan>(planOrder, {
   takenBy: Joi.string().max(120).required(),
 })
 
-export const feedOrder = Joi.object<{ id: string; yardId: string }, true>({
+export const feedOrder = Joi.object<{ id: string; yardId: YardId }, true>({
   id: id.required(),
   yardId: id.required(),
 })
-export const calendarRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })
+export const calendarRequest = Joi.object<{ yardId: YardId }, true>({ yardId: id.required() })

@@ -1,3 +1,4 @@
+import type { LabelId, YardId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   adjuvantClasses,
@@ -17,7 +18,7 @@ import {
 import { turfStates } from '@jardinero/core/yard'
 import { day, id, instant, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 
-export interface Label extends Row {
+export interface Label extends Row<'label'> {
   rules: LabelRules
 }
 
@@ -156,8 +157,8 @@ export interface ShelfAlmanac {
 }
 
 /** A package of a product on the shelf. */
-export interface StockRow extends Row, Omit<StockPackage, 'id'> {
-  labelId: string
+export interface StockRow extends Row<'stock'>, Omit<StockPackage, 'id'> {
+  labelId: LabelId
   priceCents: number | null
 }
 export const stockRow = rowShapes<StockRow>({
@@ -175,7 +176,7 @@ export type TakenByLabel = Record<string, Taken[]>
 /** The label itself: its PDF or a picture of it. */
 export interface LabelFile {
   id: string
-  labelId: string
+  labelId: LabelId
   name: string
   kind: 'pdf' | 'picture'
   bytes: number
@@ -203,7 +204,7 @@ export const filedLabelFile = Joi.object<FiledLabelFile, true>({
 /** A label as it stood before it was changed. */
 export interface LabelVersion {
   id: string
-  labelId: string
+  labelId: LabelId
   /** Counts from 1; the label as it stands is one more than the last of these. */
   number: number
   rules: LabelRules
@@ -258,7 +259,7 @@ export const checkRequest = Joi.object<{ rules: LabelRules; lawnSqFt?: number },
 })
 
 /** GET /api/shelf/sheet.csv and .pdf: for the turf of one yard, or for all. */
-export const sheetRequest = Joi.object<{ yardId?: string; heading?: string }, true>({
+export const sheetRequest = Joi.object<{ yardId?: YardId; heading?: string }, true>({
   yardId: id,
   heading: Joi.string().trim().max(120).allow(''),
 })

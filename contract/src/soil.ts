@@ -1,3 +1,4 @@
+import type { PlaceId, SprinklerId, YardId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   groundParameters,
@@ -15,8 +16,8 @@ import { placeKinds } from '@jardinero/core/yard'
 import { weatherDay } from './weather.ts'
 import { day, id, instant, list, name, number, rowShapes, text, type Row } from './field.ts'
 
-export interface Reading extends Row {
-  placeId: string
+export interface Reading extends Row<'reading'> {
+  placeId: PlaceId
   /** UTC. */
   takenAt: string
   depthCm: number
@@ -33,8 +34,8 @@ export const reading = rowShapes<Reading>({
 })
 
 /** A sign in nature, seen on a day. */
-export interface Sign extends Row {
-  yardId: string
+export interface Sign extends Row<'sign'> {
+  yardId: YardId
   kind: SignKind
   day: string
   note: string
@@ -50,8 +51,8 @@ export const sign = rowShapes<Sign>({
 })
 
 /** A sprinkler and its catch-cup test. */
-export interface Sprinkler extends Row {
-  yardId: string
+export interface Sprinkler extends Row<'sprinkler'> {
+  yardId: YardId
   name: string
   cupsMm: number[]
   minutes: number
@@ -67,12 +68,12 @@ export const sprinkler = rowShapes<Sprinkler>({
 })
 
 /** Rain in the gauge, or water given: by depth, or by a sprinkler's minutes that made the depth. */
-export interface Water extends Row {
-  yardId: string
+export interface Water extends Row<'water'> {
+  yardId: YardId
   kind: WaterKind
   day: string
   depthMm: number
-  sprinklerId: string | null
+  sprinklerId: SprinklerId | null
   minutes: number | null
   note: string
 }
@@ -111,7 +112,7 @@ export const timingParameters = Joi.object().pattern(
   Joi.object().pattern(Joi.string().max(40), number),
 )
 
-export const readingsRequest = Joi.object<{ yardId?: string; from?: string; to?: string }, true>({
+export const readingsRequest = Joi.object<{ yardId?: YardId; from?: string; to?: string }, true>({
   yardId: id,
   from: day,
   to: day,

@@ -1,3 +1,4 @@
+import type { ZoneId, YardId, AccountId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import type { Calibration, Sprayer, ToolRow } from './bench.ts'
 import { count, id, withKeys } from './field.ts'
@@ -12,7 +13,7 @@ import type { Place, Section, Yard, Zone } from './yard.ts'
 
 /** A yard by its name, as a list has it. */
 export interface YardName {
-  id: string
+  id: YardId
   name: string
   client: string
 }
@@ -24,7 +25,7 @@ export interface YardNames {
 
 /** GET /api/account/opening: what the application opens with, however large the account is. */
 export interface Opening {
-  account: { id: string; name: string; demoDay: string | null }
+  account: { id: AccountId; name: string; demoDay: string | null }
   yardCount: number
   /** The first of them by name. */
   yards: YardName[]
@@ -46,7 +47,7 @@ export interface ShelfState {
 
 /** What went down on a lawn in a year, counted: for what looks back over many years. */
 export interface PassHistory {
-  zoneId: string
+  zoneId: ZoneId
   year: number
   passes: number
   groups: string[]
@@ -85,8 +86,8 @@ export interface YardYear {
   recordPhotos: RecordPhoto[]
 }
 
-export const yardParams = Joi.object<{ id: string }, true>({ id: id.required() })
-export const yardYearParams = withKeys<{ id: string; year: number }>(yardParams, {
+export const yardParams = Joi.object<{ id: YardId }, true>({ id: id.required() })
+export const yardYearParams = withKeys<{ id: YardId; year: number }>(yardParams, {
   year: count(1900).max(2200).required(),
 })
 export const mostYardNames = 60

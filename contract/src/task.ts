@@ -1,3 +1,4 @@
+import type { TaskId } from '@jardinero/core/quantity'
 import type { Problem } from './problem.ts'
 
 export const taskKinds = [
@@ -16,7 +17,7 @@ export type TaskState = (typeof taskStates)[number]
 
 /** What came of work that makes a file: it lies at /api/account/tasks/<id>/file. */
 export interface TaskFile {
-  taskId: string
+  taskId: TaskId
   name: string
   type: string
   bytes: number
@@ -24,7 +25,7 @@ export interface TaskFile {
 
 /** Work that takes longer than an answer: asked about until it is done or refused. */
 export interface Task {
-  id: string
+  id: TaskId
   kind: TaskKind
   state: TaskState
   /** How often it was begun: more than once where a worker was lost on the way. */

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   mostStationLines,
@@ -55,7 +56,7 @@ export interface OwnStation {
   /** A typical year stands in for common days. */
   typical: boolean
 }
-export const weatherRequest = Joi.object<{ yardId: string }, true>({ yardId: id.required() })
+export const weatherRequest = Joi.object<{ yardId: YardId }, true>({ yardId: id.required() })
 
 const forecastHour = Joi.object({
   at: instant.required(),
@@ -113,12 +114,12 @@ export const typicalYearFile = Joi.object({
 /** A day of a yard's own station, as stored and filed. */
 export interface OwnDay extends DatedWeather {
   id: string
-  yardId: string
+  yardId: YardId
   filled: boolean
 }
 export interface TypicalYearRow {
   id: string
-  yardId: string
+  yardId: YardId
   latitude: number
   longitude: number
   days: TypicalDay[]

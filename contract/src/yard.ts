@@ -1,3 +1,4 @@
+import type { SectionId, YardId, ZoneId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
   placeKinds,
@@ -17,7 +18,7 @@ import { seasonWishes } from './season.ts'
 import { outingWishes, type OutingWishes } from './outing.ts'
 import { shelfSituation, turfCheck } from './shelf.ts'
 
-export interface Yard extends Row {
+export interface Yard extends Row<'yard'> {
   name: string
   latitude: number
   longitude: number
@@ -40,8 +41,8 @@ export interface Yard extends Row {
 }
 
 /** A part of the yard with one turf. */
-export interface Zone extends Row {
-  yardId: string
+export interface Zone extends Row<'zone'> {
+  yardId: YardId
   name: string
   turf: string
   state: TurfState
@@ -50,19 +51,19 @@ export interface Zone extends Row {
 }
 
 /** A taped section and where it lies on the plan: its own corner in feet, turned in degrees. */
-export interface Section extends Row, TapedSection {
-  zoneId: string
+export interface Section extends Row<'section'>, TapedSection {
+  zoneId: ZoneId
   xFt: number
   yFt: number
   turnDeg: number
 }
 
 /** A spot that is measured on its own: the open middle, a warm edge. An edge lies on one side of a section. */
-export interface Place extends Row {
-  zoneId: string
+export interface Place extends Row<'place'> {
+  zoneId: ZoneId
   name: string
   kind: PlaceKind
-  sectionId: string | null
+  sectionId: SectionId | null
   side: number | null
   /** What is known of its ground and turf, where it differs from what is usual for its kind. */
   ground?: Partial<GroundChoices> | null

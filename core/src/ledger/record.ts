@@ -9,6 +9,7 @@ import {
   type Quantity,
   type RatePerAreaUnit,
   type VolumeUnit,
+  type LabelId,
 } from '../quantity/index.ts'
 import { timesOver } from '../bench/index.ts'
 import { computePassTime } from '../outing/index.ts'
@@ -87,5 +88,5 @@ export const readAmended = <T extends object>(first: T, amendments: Amendment<T>
   amendments.reduce<T>((reading, { changes }) => ({ ...reading, ...changes }), { ...first })
 
 /** Which label a record is of: by its id; by its name only where a record from a file has none. */
-export const labelKey = ({ labelId, rules }: { labelId?: string | null; rules: { name: string } }): string =>
+export const labelKey = ({ labelId, rules }: { labelId?: LabelId | null; rules: { name: string } }): string =>
   labelId ?? `named ${rules.name}`

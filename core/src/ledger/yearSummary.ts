@@ -1,12 +1,12 @@
-import { yearOf, type Day } from '../quantity/index.ts'
+import { yearOf, type Day, type RecordId, type ZoneId } from '../quantity/index.ts'
 import type { LabelRules } from '../shelf/index.ts'
 import { judgeRating, type Rating } from './rating.ts'
 
 /** What a year's comparison reads of a record. */
 export interface RecordInYear {
-  id: string
+  id: RecordId
   day: Day
-  zoneId: string
+  zoneId: ZoneId
   areaSqFt: number
   rules: Pick<LabelRules, 'actives'>
 }
@@ -26,7 +26,7 @@ export interface YearSummary {
 
 export function computeYearSummary(
   records: RecordInYear[],
-  ratings: (Rating & { recordId: string })[],
+  ratings: (Rating & { recordId: RecordId })[],
   year: number,
 ): YearSummary {
   const own = records.filter((r) => yearOf(r.day) === year)

@@ -8,6 +8,7 @@ import {
   type Outcome,
   type Quantity,
   type VolumeUnit,
+  type ZoneId,
 } from '../quantity/index.ts'
 
 /** A load as it was measured: its water, and of each product what went in. */
@@ -20,7 +21,7 @@ export interface LoadMade {
 export interface OutingUse {
   loadsMixed: number
   leftoverGal: number
-  zones: { id: string; areaSqFt: number }[]
+  zones: { id: ZoneId; areaSqFt: number }[]
 }
 
 /** What went down: water, of each product the whole, and of each zone its share by the ground gone over. */

@@ -1,4 +1,12 @@
-import { accepted, addDays, refused, type Day, type Outcome, type Refusal } from '../quantity/index.ts'
+import {
+  accepted,
+  addDays,
+  refused,
+  type Day,
+  type Outcome,
+  type Refusal,
+  type PlaceId,
+} from '../quantity/index.ts'
 import { hemisphereOf, type PlaceKind } from '../yard/index.ts'
 import type { GerminationCurve, Weed } from './germination/germination.ts'
 import { checkGround, groundOf, type GroundChoices } from './ground.ts'
@@ -11,7 +19,7 @@ import { createSimulation, pastDays, sharedGrounds } from './simulate/simulate.t
 import { checkWeather, undated, type DatedWeather } from './weather/weather.ts'
 
 export interface ForecastPlace {
-  id: string
+  id: PlaceId
   kind: PlaceKind
   /** What is known of its ground and turf; the rest is what is usual for its kind. */
   ground?: Partial<GroundChoices>
@@ -25,7 +33,7 @@ export interface SoilForecastRequest {
   /** What a forecast says of the next days; may be empty. */
   forecast: DatedWeather[]
   /** Probe readings; the hour by the sun. */
-  readings: { placeId: string; day: Day; hour: number; depthCm: number; temperatureC: number }[]
+  readings: { placeId: PlaceId; day: Day; hour: number; depthCm: number; temperatureC: number }[]
   signs: SeenSign[]
   weeds: Weed[]
   thresholdC: number
@@ -41,7 +49,7 @@ export interface SoilForecastRequest {
 
 /** What one place's soil will do; days instead of indices. */
 export interface PlaceForecast {
-  id: string
+  id: PlaceId
   /** Daily means at 2 in of the last 60 observed days, drawn to the readings. */
   observed: { day: Day; temperatureC: number }[]
   /** One, five and nine of ten members, by day ahead. */

@@ -1,9 +1,9 @@
-import { dayNumber, type Day, type Refusal } from '../quantity/index.ts'
+import { dayNumber, type Day, type Refusal, type PlaceId } from '../quantity/index.ts'
 import type { PlaceKind } from '../yard/index.ts'
 
 /** One settled probe reading, its time already in the yard's own time zone. */
 export interface ProbeReading {
-  placeId: string
+  placeId: PlaceId
   day: Day
   /** Hour of the day, 0–24, with the minutes as a fraction. */
   hour: number
@@ -12,7 +12,7 @@ export interface ProbeReading {
 }
 
 export interface ProbedPlace {
-  id: string
+  id: PlaceId
   name: string
   kind: PlaceKind
 }

@@ -8,6 +8,7 @@ import {
   type Day,
   type Figure,
   type Outcome,
+  type PlaceId,
 } from '../quantity/index.ts'
 import type { Hemisphere } from '../yard/index.ts'
 import type { Trend } from './heat/crossing.ts'
@@ -51,10 +52,10 @@ export interface Timing {
   /** The thresholds the next pass watches, °C. */
   watched: { parameter: string; thresholdC: number; trend: Trend }[]
   places: PlaceSoil[]
-  leadPlaceId?: string
+  leadPlaceId?: PlaceId
   /** The place whose crossing of which threshold opens the next pass, where it waits for soil. */
-  opens?: { placeId: string; thresholdC: number }
-  middlePlaceId?: string
+  opens?: { placeId: PlaceId; thresholdC: number }
+  middlePlaceId?: PlaceId
   /** How much warmer the leading place is than the open middle. */
   ahead?: Figure<'deltaC'>
   /** The same in days, at the middle's own warming. */

@@ -1,5 +1,5 @@
 import { computeAfterPass, computeWateringIn, type WaterDay } from '../ledger/index.ts'
-import { daysBetween, yearOf, type Day } from '../quantity/index.ts'
+import { daysBetween, yearOf, type Day, type PlaceId, type ZoneId, type RecordId } from '../quantity/index.ts'
 import { computeExpectation, findUse, type Active, type LabelRules } from '../shelf/index.ts'
 import { seasonOf, type Timing, type Trend } from '../soil/index.ts'
 import type { Hemisphere, PlaceKind, TurfState } from '../yard/index.ts'
@@ -7,9 +7,9 @@ import type { TodayState } from './today.ts'
 
 /** A pass that is down, as the days after it look at it. */
 export interface DownPass {
-  id: string
+  id: RecordId
   day: Day
-  zoneId: string
+  zoneId: ZoneId
   zoneName: string
   turf: string
   state?: TurfState | null
@@ -59,8 +59,8 @@ export function findTreated(
 
 /** Days since the newest reading at each place one acts by: edges and the open middle. */
 export const computeSinceReading = (
-  places: { id: string; name: string; kind: PlaceKind }[],
-  readings: { placeId: string; day: Day }[],
+  places: { id: PlaceId; name: string; kind: PlaceKind }[],
+  readings: { placeId: PlaceId; day: Day }[],
   day: Day,
 ): TodayState['sinceReading'] =>
   places
@@ -97,9 +97,9 @@ export const computeWateringDue = (
 /** A mark waits from its day until six weeks into the germination. */
 const marksLastDays = 42
 export const computeBarriersDue = (
-  marks: { zoneId: string; plant: string; from: Day; germinatesFrom: Day; done: boolean }[],
+  marks: { zoneId: ZoneId; plant: string; from: Day; germinatesFrom: Day; done: boolean }[],
   day: Day,
-  zones: { id: string; name: string }[],
+  zones: { id: ZoneId; name: string }[],
 ): TodayState['barriersDue'] =>
   marks
     .filter((m) => !m.done && m.from <= day && daysBetween(m.germinatesFrom, day) < marksLastDays)

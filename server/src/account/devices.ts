@@ -1,3 +1,4 @@
+import type { PersonId, SessionId } from '@jardinero/core/quantity'
 import type { EntityManager } from 'typeorm'
 import type { Device } from '@jardinero/contract/person'
 import { ProblemError } from '../platform/problem.ts'
@@ -6,8 +7,8 @@ import { sessionKeyOf } from '../platform/sessionStore.ts'
 /** Where a person is signed in, the latest seen first. */
 export async function listDevices(
   manager: EntityManager,
-  personId: string,
-  sessionId: string,
+  personId: PersonId,
+  sessionId: SessionId,
 ): Promise<Device[]> {
   const rows: (Omit<Device, 'here' | 'since' | 'seen'> & { since: Date; seen: Date; key: string })[] =
     await manager.query(
@@ -25,13 +26,17 @@ export async function listDevices(
 }
 
 /** @throws ProblemError notFound */
-export async function endDevice(manager: EntityManager, personId: string, deviceId: string): Promise<void> {
+export async function endDevice(manager: EntityManager, personId: PersonId, deviceId: string): Promise<void> {
   const { affected } = await manager.delete('session', { personId, deviceId })
   if (!affected) throw new ProblemError('notFound')
 }
 
 /** Ends every session of a person but one; all of them where none is named. */
-export const endOthers = (manager: EntityManager, personId: string, sessionId?: string): Promise<unknown> =>
+export const endOthers = (
+  manager: EntityManager,
+  personId: PersonId,
+  sessionId?: SessionId,
+): Promise<unknown> =>
   manager.query('DELETE FROM session WHERE person_id = $1 AND id <> $2', [
     personId,
     sessionId ? sessionKeyOf(sessionId) : '',

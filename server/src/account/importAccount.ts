@@ -1,7 +1,7 @@
 import type { AccountFile, FiledRecord, ImportResult } from '@jardinero/contract/account'
 import type { Mix, Spread, Tank } from '@jardinero/contract/bench'
 import type { Outing } from '@jardinero/contract/outing'
-import type { Refusal } from '@jardinero/core/quantity'
+import type { Refusal, AccountId } from '@jardinero/core/quantity'
 import type { Programme, SeasonWishes } from '@jardinero/core/season'
 import type { Words } from '@jardinero/words'
 import { allCollections } from '../collections.ts'
@@ -22,7 +22,7 @@ type Translate = (id: unknown) => unknown
 type Progress = (done: number, total: number) => Promise<void>
 
 /** An id of this account for a row of the file: the same file always gives the same id, so taking it in twice adds nothing. */
-const idFor = (accountId: string, filed: string): string => fixedId(`${accountId}/${filed}`)
+const idFor = (accountId: AccountId, filed: string): string => fixedId(`${accountId}/${filed}`)
 
 /** Rows that are not edited in place have their checks here; all others those of their collection. */
 const filedChecks: Partial<Record<Part, (row: Filed) => Refusal[]>> = {

@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import { createHash, randomBytes, randomInt, randomUUID } from 'node:crypto'
 import type { EntityManager, ObjectLiteral } from 'typeorm'
 import { ProblemError } from '../platform/problem.ts'
@@ -13,7 +14,7 @@ const plain = (code: string) => code.toUpperCase().replace(/[^A-Z0-9]/g, '')
 const hashOf = (text: string) => createHash('sha256').update(text).digest('hex')
 
 /** New codes in place of the old ones. They are told once and never again. */
-export async function makeCodes(manager: EntityManager, personId: string): Promise<string[]> {
+export async function makeCodes(manager: EntityManager, personId: PersonId): Promise<string[]> {
   const codes = Array.from({ length: howMany }, newCode)
   await manager.delete('recovery_code', { personId })
   await manager.insert<RecoveryCode>(
@@ -23,7 +24,7 @@ export async function makeCodes(manager: EntityManager, personId: string): Promi
   return codes
 }
 
-export const countCodes = (manager: EntityManager, personId: string): Promise<number> =>
+export const countCodes = (manager: EntityManager, personId: PersonId): Promise<number> =>
   manager
     .query('SELECT count(*)::int AS n FROM recovery_code WHERE person_id = $1 AND used_at IS NULL', [
       personId,
@@ -31,7 +32,7 @@ export const countCodes = (manager: EntityManager, personId: string): Promise<nu
     .then(([row]: { n: number }[]) => row!.n)
 
 /** Uses a code up. @returns whether it was one of this person's, and not used */
-export async function useCode(manager: EntityManager, personId: string, code: string): Promise<boolean> {
+export async function useCode(manager: EntityManager, personId: PersonId, code: string): Promise<boolean> {
   const used = await manager
     .createQueryBuilder()
     .update<ObjectLiteral>('recovery_code')
@@ -47,7 +48,7 @@ export async function useCode(manager: EntityManager, personId: string, code: st
 /** What stands in a link to set a new password; good once, and for so many hours. */
 export async function makeResetToken(
   manager: EntityManager,
-  personId: string,
+  personId: PersonId,
   hours: number,
 ): Promise<string> {
   const token = randomBytes(32).toString('base64url')

@@ -1,3 +1,4 @@
+import type { AccountId, YardId } from '@jardinero/core/quantity'
 import type { DataSource, EntityManager } from 'typeorm'
 import { wordsFor } from '@jardinero/words/whole'
 import type { Clock } from '../platform/clock.ts'
@@ -40,7 +41,7 @@ async function setAside(manager: EntityManager, table: string, id: string, why: 
 }
 
 /** The latest plan of a yard, where its calendar cannot be made. */
-async function latestPlan(manager: EntityManager, yardId: string): Promise<string | undefined> {
+async function latestPlan(manager: EntityManager, yardId: YardId): Promise<string | undefined> {
   const [plan]: { id: string }[] = await manager.query(
     'SELECT id FROM season_plan WHERE yard_id = $1 ORDER BY taken_at DESC LIMIT 1',
     [yardId],
@@ -50,7 +51,7 @@ async function latestPlan(manager: EntityManager, yardId: string): Promise<strin
 
 async function repairAccount(
   owner: DataSource,
-  accountId: string,
+  accountId: AccountId,
   { clock, apply }: { clock: Clock; apply: boolean },
 ): Promise<{ table: string; id: string }[]> {
   const person = await owner.manager.findOneBy<StoredPerson>('person', { accountId })

@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import type { FastifyReply, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
 import * as wire from '@jardinero/contract/person'
@@ -58,7 +59,7 @@ async function enter(request: FastifyRequest, reply: FastifyReply, person: Store
   })
 }
 
-const isKnown = (request: FastifyRequest, personId: string | undefined): boolean => {
+const isKnown = (request: FastifyRequest, personId: PersonId | undefined): boolean => {
   const said = request.unsignCookie(request.cookies[knownCookie] ?? '')
   return said.valid && said.value === personId
 }

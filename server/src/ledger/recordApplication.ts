@@ -2,7 +2,7 @@ import { In } from 'typeorm'
 import type { Calibration, Mix, Spread, SpreadOrder, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
-import { dayIn, measureOfUnit } from '@jardinero/core/quantity'
+import { dayIn, measureOfUnit, type MixId, type RecordId, type ZoneId } from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules } from '@jardinero/core/shelf'
 import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
@@ -38,7 +38,7 @@ async function checkPast(
 export interface Application {
   /** Taken one at a time by this: a tank, a spread, a mix. */
   turnOf: string
-  mixIds: string[]
+  mixIds: MixId[]
   /** What it went down with; looked up where it is not kept. */
   equipment?: string
 }
@@ -53,7 +53,7 @@ export interface ApplicationSaid {
   facts: Omit<PassFacts, keyof OwnFacts>
   /** By mix; nothing where that lawn or product did not go down. As it was mixed where this is absent. */
   factsOf?: (mix: Mix) => Partial<OwnFacts> | undefined
-  idOf: (mixId: string) => string
+  idOf: (mixId: MixId) => string
   /** Although it is written down already. */
   again?: boolean | undefined
 }
@@ -71,7 +71,7 @@ const spreadApplication = ({ id, mixIds, spreader }: Spread): Application => ({
 
 interface Here {
   id: string
-  mixId: string
+  mixId: MixId
   turn: number
   recordedBy: string
   recordedAt: Date
@@ -186,7 +186,7 @@ interface Place {
   turf: string
   timeZone: string
 }
-async function placesOf(scope: AccountScope, zoneIds: string[]): Promise<Map<string, Place>> {
+async function placesOf(scope: AccountScope, zoneIds: ZoneId[]): Promise<Map<string, Place>> {
   if (!zoneIds.length) return new Map()
   const rows = await scope
     .query<Zone>('zone', 'z')
@@ -203,7 +203,7 @@ async function placesOf(scope: AccountScope, zoneIds: string[]): Promise<Map<str
 /** Writes one mix down, once; a part of a tank that is written down already is refused. @throws ProblemError tankRecorded */
 export async function recordMix(
   scope: AccountScope,
-  order: Omit<PassFacts, keyof OwnFacts> & Partial<OwnFacts> & { id: string; mixId: string; again?: boolean },
+  order: Omit<PassFacts, keyof OwnFacts> & Partial<OwnFacts> & { id: string; mixId: MixId; again?: boolean },
   recordedBy: string,
   clock: Clock,
 ): Promise<{ record: ApplicationRecord; added: boolean }> {
@@ -246,7 +246,7 @@ export async function recordApplication(
           ? (await makeSpread(scope, spread, recordedBy, clock)).row
           : await scope.get<Spread>('spread', spreadId!),
       )
-  const idOf = (mixId: string) => fixedId(`${id}/${mixId}`)
+  const idOf = (mixId: MixId) => fixedId(`${id}/${mixId}`)
   return writeApplication(scope, { application, facts, idOf, again }, recordedBy, clock)
 }
 
@@ -259,7 +259,7 @@ async function equipmentName(scope: AccountScope, mix: Mix): Promise<string> {
 /** Corrects a record by adding to it. The same amendment id again changes nothing more. */
 export async function amendRecord(
   scope: AccountScope,
-  recordId: string,
+  recordId: RecordId,
   { id, reason, changes }: { id: string; reason: string; changes: Partial<PassFacts> },
   madeBy: string,
   clock: Clock,

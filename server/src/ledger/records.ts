@@ -13,6 +13,10 @@ import {
   type Quantity,
   type RatePerAreaUnit,
   type VolumeUnit,
+  type LabelId,
+  type MixId,
+  type YardId,
+  type ZoneId,
 } from '@jardinero/core/quantity'
 import { computeReentry, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
@@ -36,7 +40,7 @@ export function reentryOf(
 /** What of a mix its record reads. */
 interface MixOfRecord {
   planned: PassFigures
-  labelId: string
+  labelId: LabelId
   state: TurfState | null
   stripSqFt: number | null
   /** Of everything that went down with it on that lawn. */
@@ -44,7 +48,7 @@ interface MixOfRecord {
 }
 
 /** What mixes were made to put down, by their ids. */
-async function mixesOf(scope: AccountScope, mixIds: string[]): Promise<Map<string, MixOfRecord>> {
+async function mixesOf(scope: AccountScope, mixIds: MixId[]): Promise<Map<string, MixOfRecord>> {
   if (!mixIds.length) return new Map()
   const rows = await scope.rows<{
     id: string
@@ -83,7 +87,7 @@ async function mixesOf(scope: AccountScope, mixIds: string[]): Promise<Map<strin
 function readRecord(
   stored: StoredRecord,
   amendments: StoredAmendment[],
-  yardId: string,
+  yardId: YardId,
   mix: MixOfRecord | undefined,
 ): ApplicationRecord {
   const { accountId: _, first, ...fixed } = stored
@@ -107,7 +111,7 @@ function readRecord(
 /** Amendments of the records asked for; all of the account's where neither record nor zone is named. */
 function findAmendments(
   scope: AccountScope,
-  { id, zoneId, ids }: { id?: string; zoneId?: string; ids?: string[] },
+  { id, zoneId, ids }: { id?: string; zoneId?: ZoneId; ids?: string[] },
 ): Promise<StoredAmendment[]> {
   const query = scope.query<StoredAmendment>('record_amendment', 'a')
   if (id) query.andWhere('a.record_id = :id', { id })
@@ -123,12 +127,12 @@ function findAmendments(
 const columns = Object.keys(recordEntity.options.columns) as (keyof StoredRecord)[]
 /** As the driver gives it: instants as dates. Read bare, since making entities of many records costs more than the query. */
 type RawRecord = Omit<StoredRecord, 'appliedAt' | 'recordedAt' | 'keepOffUntil'> & {
-  yardId: string
+  yardId: YardId
   appliedAt: Date
   recordedAt: Date
   keepOffUntil: Date | null
 }
-const fromRaw = (raw: RawRecord): StoredRecord & { yardId: string } => ({
+const fromRaw = (raw: RawRecord): StoredRecord & { yardId: YardId } => ({
   ...raw,
   appliedAt: raw.appliedAt.toISOString(),
   recordedAt: raw.recordedAt.toISOString(),
@@ -138,11 +142,11 @@ const fromRaw = (raw: RawRecord): StoredRecord & { yardId: string } => ({
 export interface RecordWindow {
   from?: string
   to?: string
-  zoneId?: string
+  zoneId?: ZoneId
   id?: string
   ids?: string[]
-  yardId?: string
-  yardIds?: string[]
+  yardId?: YardId
+  yardIds?: YardId[]
   /** A page: so many, after the one of this id in the order they were first written down in. */
   limit?: number
   after?: string

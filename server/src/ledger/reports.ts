@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import type { FastifyRequest } from 'fastify'
 import * as wire from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
@@ -19,7 +20,7 @@ const mostOnPaper = 1500
 async function* pagesOf(
   app: App,
   request: FastifyRequest,
-  { client, ...window }: { from?: string; to?: string; yardId?: string; client?: string },
+  { client, ...window }: { from?: string; to?: string; yardId?: YardId; client?: string },
 ) {
   let after: string | undefined
   for (;;) {

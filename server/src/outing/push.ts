@@ -3,7 +3,7 @@ import type { DataSource } from 'typeorm'
 import type { Yard } from '@jardinero/contract/yard'
 import type { PushOrder } from '@jardinero/contract/outing'
 import type { Reader, Words } from '@jardinero/words'
-import { dayIn, hourIn } from '@jardinero/core/quantity'
+import { dayIn, hourIn, type AccountId, type PersonId } from '@jardinero/core/quantity'
 import type { StoredPerson } from '../platform/accountEntities.ts'
 import type { Clock } from '../platform/clock.ts'
 import { AccountScope } from '../platform/scope.ts'
@@ -17,8 +17,8 @@ export interface PushKeys {
   contact: string
 }
 export interface StoredPush extends PushOrder {
-  accountId: string
-  personId: string
+  accountId: AccountId
+  personId: PersonId
   /** Of each yard, the last day it was told of, on that yard's own clock. */
   told: Record<string, string>
 }
@@ -75,7 +75,7 @@ export async function remindDevices({ database, clock, wordsFor, send }: Reminde
       const person = await manager.findOneByOrFail<StoredPerson>('person', { id: row.personId })
       const words = wordsFor(person)
       const told = { ...row.told }
-      for (const yard of await scope.find<Yard & { accountId: string }>('yard')) {
+      for (const yard of await scope.find<Yard & { accountId: AccountId }>('yard')) {
         const now = clock()
         const today = dayIn(now, yard.timeZone)
         if (hourIn(now, yard.timeZone) < morning || (told[yard.id] ?? '') >= today) continue

@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import * as wire from '@jardinero/contract/outing'
 import type { App } from '../platform/app.ts'
@@ -7,7 +8,7 @@ import type { StoredPush } from './push.ts'
 /** Reminders on a device: off until somebody asks for them there, and only where this server has keys. */
 export function pushRoutes(app: App, publicKey: string | null): void {
   const tags = ['outing']
-  const mine = (scope: AccountScope, personId: string) =>
+  const mine = (scope: AccountScope, personId: PersonId) =>
     scope.find<StoredPush>('push_subscription', { personId })
   app.get(
     '/api/outing/push',

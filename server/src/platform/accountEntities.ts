@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import { EntitySchema } from 'typeorm'
 import type { Person } from '@jardinero/contract/person'
 import { column, ofAccount, rowColumns, type Owned } from './columns.ts'
@@ -48,7 +49,7 @@ export const personEntity = new EntitySchema<StoredPerson>({
 
 export const sessionEntity = new EntitySchema<{
   id: string
-  personId: string | null
+  personId: PersonId | null
   data: object
   expiresAt: string
   /** What the person knows it by. */
@@ -89,7 +90,7 @@ const ofPerson = {
 /** A code that lets a person in once who has forgotten the password; as its hash. */
 export interface RecoveryCode {
   id: string
-  personId: string
+  personId: PersonId
   hash: string
   usedAt: string | null
 }
@@ -107,7 +108,7 @@ export const recoveryCodeEntity = new EntitySchema<RecoveryCode>({
 /** A link to set a new password, as the hash of what stands in it. */
 export interface ResetLink {
   hash: string
-  personId: string
+  personId: PersonId
   expiresAt: string
 }
 export const resetLinkEntity = new EntitySchema<ResetLink>({

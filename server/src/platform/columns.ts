@@ -1,3 +1,4 @@
+import type { AccountId } from '@jardinero/core/quantity'
 import type { EntitySchemaColumnOptions } from 'typeorm'
 
 type Columns<T> = { [K in keyof T]-?: EntitySchemaColumnOptions }
@@ -50,7 +51,7 @@ export const rowColumns = {
   accountId: column.uuid,
   version: { type: 'integer', default: 1 },
   createdAt: { type: 'timestamp with time zone', createDate: true },
-} as const satisfies Columns<{ id: string; accountId: string; version: number; createdAt: string }>
+} as const satisfies Columns<{ id: string; accountId: AccountId; version: number; createdAt: string }>
 
 /** Rows of one account refer only to rows of the same account: the key is the pair. */
 export const accountKey = { columns: ['accountId', 'id'] }
@@ -67,4 +68,4 @@ export const ofAccount = {
   onDelete: 'CASCADE' as const,
 }
 
-export type Owned<T> = T & { accountId: string; createdAt: string }
+export type Owned<T> = T & { accountId: AccountId; createdAt: string }

@@ -1,3 +1,4 @@
+import type { AccountId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import type { App } from './app.ts'
 import { toWire } from './collection.ts'
@@ -56,7 +57,7 @@ export interface PhotoKind {
 }
 interface StoredPicture {
   id: string
-  accountId: string
+  accountId: AccountId
   picture: Buffer
 }
 

@@ -1,3 +1,4 @@
+import type { AccountId } from '@jardinero/core/quantity'
 import type { EntityManager } from 'typeorm'
 import { LruMap } from 'toad-cache'
 import type { Usage } from '@jardinero/contract/person'
@@ -34,7 +35,7 @@ const counted = [
 ]
 const pictured = ['label_file', 'find_photo', 'record_photo']
 
-async function count(manager: EntityManager, accountId: string): Promise<Omit<Usage, 'most'>> {
+async function count(manager: EntityManager, accountId: AccountId): Promise<Omit<Usage, 'most'>> {
   const rows = [...counted, ...pictured].map((t) => `(SELECT count(*) FROM ${t} WHERE account_id = $1)`)
   const bytes = pictured.map((t) => `(SELECT coalesce(sum(bytes), 0) FROM ${t} WHERE account_id = $1)`)
   const uploads = pictured.map(
@@ -54,11 +55,11 @@ const freshMs = 60_000
 export function createQuota(most: Config['quota']) {
   const known = new LruMap<Omit<Usage, 'most'> & { at: number }>(2000)
 
-  async function usageOf(manager: EntityManager, accountId: string): Promise<Usage> {
+  async function usageOf(manager: EntityManager, accountId: AccountId): Promise<Usage> {
     return { ...(await count(manager, accountId)), most }
   }
   /** @throws ProblemError refused: quotaRows, quotaBytes, quotaUploads */
-  const guardOf = (manager: EntityManager, accountId: string): QuotaGuard => ({
+  const guardOf = (manager: EntityManager, accountId: AccountId): QuotaGuard => ({
     async take(rows, bytes = 0) {
       let now = known.get(accountId)
       if (!now || Date.now() - now.at > freshMs) {

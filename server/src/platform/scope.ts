@@ -1,3 +1,4 @@
+import type { AccountId } from '@jardinero/core/quantity'
 import { In, type DataSource, type EntityManager, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm'
 import { ProblemError } from './problem.ts'
 
@@ -40,7 +41,7 @@ const rowsAtOnce = 500
 export class AccountScope {
   constructor(
     protected readonly manager: EntityManager,
-    readonly accountId: string,
+    readonly accountId: AccountId,
     readonly quota?: QuotaGuard,
   ) {}
 

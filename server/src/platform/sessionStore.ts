@@ -1,9 +1,10 @@
+import type { PersonId, SessionId } from '@jardinero/core/quantity'
 import { createHash } from 'node:crypto'
 import type { SessionStore } from '@fastify/session'
 import type { DataSource } from 'typeorm'
 
 /** What a session is kept under: whoever reads the table cannot use it. */
-export const sessionKeyOf = (sessionId: string) => createHash('sha256').update(sessionId).digest('hex')
+export const sessionKeyOf = (sessionId: SessionId) => createHash('sha256').update(sessionId).digest('hex')
 const lastingDays = 30
 
 type Callback = (error: unknown, session?: never) => void
@@ -12,8 +13,8 @@ type Callback = (error: unknown, session?: never) => void
 export class PostgresSessionStore implements SessionStore {
   constructor(private readonly database: DataSource) {}
 
-  set = (sessionId: string, session: object, callback: Callback): void => {
-    const { personId = null, userAgent = '' } = session as { personId?: string; userAgent?: string }
+  set = (sessionId: SessionId, session: object, callback: Callback): void => {
+    const { personId = null, userAgent = '' } = session as { personId?: PersonId; userAgent?: string }
     this.run(
       callback,
       `INSERT INTO session (id, person_id, data, user_agent, expires_at) VALUES ($1, $2, $3, $4, now() + interval '${lastingDays} days')
@@ -23,7 +24,7 @@ export class PostgresSessionStore implements SessionStore {
     )
   }
 
-  get = (sessionId: string, callback: Callback): void => {
+  get = (sessionId: SessionId, callback: Callback): void => {
     this.run(
       callback,
       `SELECT data, seen_at < now() - interval '10 minutes' AS unseen FROM session WHERE id = $1 AND expires_at > now()`,
@@ -35,12 +36,12 @@ export class PostgresSessionStore implements SessionStore {
     )
   }
 
-  destroy = (sessionId: string, callback: Callback): void => {
+  destroy = (sessionId: SessionId, callback: Callback): void => {
     this.run(callback, 'DELETE FROM session WHERE id = $1', [sessionKeyOf(sessionId)], () => undefined)
   }
 
   /** When it was last seen is told to the person; nobody waits for it. */
-  private see(sessionId: string): void {
+  private see(sessionId: SessionId): void {
     void this.database
       .query('UPDATE session SET seen_at = now() WHERE id = $1', [sessionKeyOf(sessionId)])
       .catch(() => undefined)

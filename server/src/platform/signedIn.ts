@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import { registerPermissions, roles, type Permission } from './permissions.ts'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
@@ -23,7 +24,7 @@ declare module 'fastify' {
     csrf?: boolean
   }
   interface Session {
-    personId?: string
+    personId?: PersonId
     userAgent?: string
   }
 }

@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import { createEmptyCard, fsrs, generatorParameters, Rating, type Card } from 'ts-fsrs'
 import { plantAlmanac } from '@jardinero/almanac'
 import type { DrillState } from '@jardinero/contract/scout'
@@ -13,11 +14,11 @@ const drilled = drillPlants(plantAlmanac.plants)
   .toSorted((a, b) => b.common - a.common)
   .map((p) => p.code)
 
-const cardsOf = (scope: AccountScope, personId: string): Promise<DrillCard[]> =>
+const cardsOf = (scope: AccountScope, personId: PersonId): Promise<DrillCard[]> =>
   scope.find<DrillCard>('drill_card', { personId }, { order: { due: 'ASC' } })
 
 /** What one person is to be asked now: what is due, then plants not met yet, the commonest first. */
-export async function readDrill(scope: AccountScope, personId: string, now: Date): Promise<DrillState> {
+export async function readDrill(scope: AccountScope, personId: PersonId, now: Date): Promise<DrillState> {
   const cards = await cardsOf(scope, personId)
   const met = new Set(cards.map((c) => c.plant))
   const due = cards.filter((c) => c.due <= now.toISOString()).map((c) => c.plant)
@@ -38,7 +39,7 @@ const revive = ({ due, last_review, ...card }: DrillCard['card']): Card => ({
 /** Takes one answer: a plant got wrong comes back within minutes, one got right later and later. */
 export async function answerDrill(
   scope: AccountScope,
-  personId: string,
+  personId: PersonId,
   { plant, chosen }: { plant: string; chosen: string },
   now: Date,
 ): Promise<{ right: boolean; due: string }> {

@@ -3,7 +3,7 @@ import Papa from 'papaparse'
 import { plantAlmanac } from '@jardinero/almanac'
 import type { Find } from '@jardinero/contract/scout'
 import type { Place, Yard, Zone } from '@jardinero/contract/yard'
-import { isDay, isInYears, type Refusal } from '@jardinero/core/quantity'
+import { isDay, isInYears, type Refusal, type YardId } from '@jardinero/core/quantity'
 import { checkSighting, findByName, plantStages, type Amount, type PlantStage } from '@jardinero/core/scout'
 import { geographicToPlan, planToGeographic } from '@jardinero/core/yard'
 import { mostFaults, ProblemError } from '../platform/problem.ts'
@@ -37,7 +37,7 @@ export interface YardParts {
   places: Place[]
 }
 
-export async function loadYardParts(scope: AccountScope, yardId: string): Promise<YardParts> {
+export async function loadYardParts(scope: AccountScope, yardId: YardId): Promise<YardParts> {
   const yard = await scope.get<Yard>('yard', yardId)
   const zones = await scope.find<Zone>('zone', { yardId })
   const mine = new Set(zones.map((z) => z.id))

@@ -1,7 +1,7 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
-import { dayIn, addDays, type Day, type Params } from '@jardinero/core/quantity'
+import { dayIn, addDays, type Day, type Params, type AccountId, type YardId } from '@jardinero/core/quantity'
 import { almanac } from '@jardinero/almanac'
 import type { RatingRow } from '@jardinero/contract/ledger'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
@@ -21,7 +21,7 @@ const dateOf = (day: string) => {
 }
 
 /** What the plans in force put on which days. */
-async function plannedDays(scope: AccountScope, yardId: string, context: PlanContext) {
+async function plannedDays(scope: AccountScope, yardId: YardId, context: PlanContext) {
   const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
   const output = sprinkler && computeSprinkler(sprinkler)
   return (await plansInForce(scope, yardId)).flatMap(({ programme, days, ...plan }, at) =>
@@ -52,7 +52,7 @@ export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, c
 async function followingDays(scope: AccountScope, yard: Yard, today: Day) {
   const records = (await findRecords(scope, { yardId: yard.id })).slice(-60)
   const rated = new Set(
-    (await scope.find<RatingRow & { accountId: string }>('rating')).map((r) => r.recordId),
+    (await scope.find<RatingRow & { accountId: AccountId }>('rating')).map((r) => r.recordId),
   )
   return computeLedgerEvents(
     records.map((r) => ({
@@ -68,7 +68,7 @@ async function followingDays(scope: AccountScope, yard: Yard, today: Day) {
 /** The plan of a yard, and what follows its passes, as an iCalendar file (RFC 5545): whole days, each with what to do in its note. */
 export async function planCalendar(
   scope: AccountScope,
-  yardId: string,
+  yardId: YardId,
   words: Words,
   clock: Clock,
 ): Promise<string> {

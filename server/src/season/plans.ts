@@ -3,7 +3,7 @@ import { almanac } from '@jardinero/almanac'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import type { Refusal } from '@jardinero/core/quantity'
+import type { Refusal, YardId } from '@jardinero/core/quantity'
 import { checkProgramme, noWishes, passesOfPlan, type PlanContext } from '@jardinero/core/season'
 import { groundOf } from '@jardinero/core/soil'
 import { computeArea } from '@jardinero/core/yard'
@@ -84,7 +84,7 @@ export async function takePlan(
 /** The plans that hold for a yard: the newest of each half of the year, and which edition of it that is. */
 export async function plansInForce(
   scope: AccountScope,
-  yardId: string,
+  yardId: YardId,
 ): Promise<(SeasonPlan & { edition: number })[]> {
   const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { order: { takenAt: 'ASC' } })
   return (['rising', 'falling'] as const).flatMap((half) => {

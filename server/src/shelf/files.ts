@@ -1,3 +1,4 @@
+import type { LabelId } from '@jardinero/core/quantity'
 import * as wire from '@jardinero/contract/shelf'
 import type { App } from '../platform/app.ts'
 import { toWire } from '../platform/collection.ts'
@@ -39,7 +40,7 @@ export async function readSent(
 }
 
 /** The file that is here under this id already; refused where there are as many as there may be. */
-async function findFile(scope: AccountScope, labelId: string, id: string) {
+async function findFile(scope: AccountScope, labelId: LabelId, id: string) {
   const others = await scope.find<StoredLabelFile>('label_file', { labelId })
   const same = others.find((f) => f.id === id)
   if (!same && others.length >= mostFiles) refuse('labelFileTooMany', { most: mostFiles })
@@ -48,7 +49,7 @@ async function findFile(scope: AccountScope, labelId: string, id: string) {
 
 async function keepFile(
   scope: AccountScope,
-  labelId: string,
+  labelId: LabelId,
   { id, name }: { id: string; name: string },
   { kind, content }: Awaited<ReturnType<typeof readSent>>,
 ): Promise<{ file: wire.LabelFile; added: boolean }> {

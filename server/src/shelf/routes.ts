@@ -1,7 +1,7 @@
 import { almanac } from '@jardinero/almanac'
 import { chooseRequest } from '@jardinero/contract/choose'
 import * as wire from '@jardinero/contract/shelf'
-import type { MassUnit, VolumeUnit } from '@jardinero/core/quantity'
+import type { MassUnit, VolumeUnit, LabelId } from '@jardinero/core/quantity'
 import { checkPackage, findContradictions } from '@jardinero/core/shelf'
 import type { Reader, Words } from '@jardinero/words'
 import type { App } from '../platform/app.ts'
@@ -39,7 +39,7 @@ export const shelfCollections = (clock: Clock): Collection[] => [
 ]
 
 interface TakenRow {
-  labelId: string
+  labelId: LabelId
   day: string
   value: number
   unit: MassUnit | VolumeUnit

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import Papa from 'papaparse'
 import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/shelf'
@@ -18,7 +19,7 @@ interface Sheet {
 /** The sheet of one yard's turf, or of all turf for a firm. */
 async function readSheet(
   scope: AccountScope,
-  { yardId, heading }: { yardId?: string; heading?: string },
+  { yardId, heading }: { yardId?: YardId; heading?: string },
 ): Promise<Sheet> {
   const yard = yardId ? await scope.get<Yard>('yard', yardId) : undefined
   const zones = yard ? await scope.find<Zone>('zone', { yardId: yard.id }) : []

@@ -1,3 +1,4 @@
+import type { LabelId } from '@jardinero/core/quantity'
 import { randomUUID } from 'node:crypto'
 import { isDeepStrictEqual } from 'node:util'
 import type { Label, LabelVersion } from '@jardinero/contract/shelf'
@@ -9,7 +10,7 @@ import type { StoredLabelVersion } from './entities.ts'
 import { idParams } from '../platform/params.ts'
 
 /** The versions of a label that stood before, the oldest first. @throws ProblemError notFound */
-async function versionsOf(scope: AccountScope, labelId: string): Promise<LabelVersion[]> {
+async function versionsOf(scope: AccountScope, labelId: LabelId): Promise<LabelVersion[]> {
   await scope.get('label', labelId)
   const stored = await scope.find<StoredLabelVersion>(
     'label_version',

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import type { FastifyRequest } from 'fastify'
 import { weatherRequest } from '@jardinero/contract/weather'
 import type { App } from '../platform/app.ts'
@@ -6,7 +7,7 @@ import { connectDevice, streamLines } from '../platform/device.ts'
 export interface ProbeParts {
   probeUrl?: string | undefined
   /** The day and latitude of a yard: a stand-in asks which ground it stands in, a real probe passes it over. */
-  dayOf: (request: FastifyRequest, yardId: string) => Promise<{ day: string; latitude: number }>
+  dayOf: (request: FastifyRequest, yardId: YardId) => Promise<{ day: string; latitude: number }>
 }
 
 /** Lines of the probe as server-sent events, as the probe says them (docs/probe.md). */

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import * as wire from '@jardinero/contract/soil'
 import { stationFile, typicalYearFile, weatherRequest } from '@jardinero/contract/weather'
 import type { Place, Yard } from '@jardinero/contract/yard'
-import { dayIn, type Refusal } from '@jardinero/core/quantity'
+import { dayIn, type Refusal, type YardId } from '@jardinero/core/quantity'
 import { checkReading, computeSprinkler, computeTiming, type SoilForecast } from '@jardinero/core/soil'
 import type { App } from '../platform/app.ts'
 import { createForecastPool } from './forecastPool.ts'
@@ -21,7 +21,7 @@ import { yardOfPlace } from '../yard/index.ts'
 
 /** A day that is not yet: nothing can have been seen or given on it. */
 const notAfterToday = (clock: Clock) => async (row: Record<string, unknown>, scope: AccountScope) => {
-  const { yardId, day: given } = row as { yardId: string; day: string }
+  const { yardId, day: given } = row as { yardId: YardId; day: string }
   const { timeZone } = await scope.get<Yard>('yard', yardId)
   const today = await accountToday(scope, timeZone, clock)
   return given > today ? [{ code: 'dayInFuture', field: 'day', params: { given, today } }] : []
@@ -68,7 +68,7 @@ export const soilCollections = (clock: Clock): Collection[] => [
 ]
 
 interface Window {
-  yardId?: string
+  yardId?: YardId
   from?: string
   to?: string
 }

@@ -1,7 +1,7 @@
 import Papa from 'papaparse'
 import type { StationTaken } from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
-import type { Day } from '@jardinero/core/quantity'
+import type { Day, YardId } from '@jardinero/core/quantity'
 import {
   checkWeather,
   parseEpw,
@@ -20,7 +20,7 @@ const headingLines = (rows: string[][]): number => {
   return Math.max(0, first)
 }
 
-async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]): Promise<void> {
+async function storeDays(scope: AccountScope, yardId: YardId, days: StationDay[]): Promise<void> {
   const rows = days.map((d) => ({
     id: fixedId(`${yardId}/${d.day}`),
     yardId,
@@ -42,7 +42,7 @@ async function storeDays(scope: AccountScope, yardId: string, days: StationDay[]
 export async function takeStation(
   scope: AccountScope,
   weatherUrl: string | undefined,
-  { yardId, csv, mapping, today }: { yardId: string; csv: string; mapping: StationMapping; today: Day },
+  { yardId, csv, mapping, today }: { yardId: YardId; csv: string; mapping: StationMapping; today: Day },
 ): Promise<StationTaken> {
   const yard = await scope.get<Yard>('yard', yardId)
   const rows = Papa.parse<string[]>(csv.trimEnd(), { skipEmptyLines: false }).data
@@ -65,7 +65,7 @@ export async function takeStation(
 /** Takes a typical year in, in place of the one before. @throws ProblemError refused with the line at fault */
 export async function takeTypicalYear(
   scope: AccountScope,
-  { yardId, epw }: { yardId: string; epw: string },
+  { yardId, epw }: { yardId: YardId; epw: string },
 ): Promise<{ latitude: number; longitude: number }> {
   await scope.get<Yard>('yard', yardId)
   const { days, latitude, longitude } = accept(parseEpw(epw))
@@ -77,7 +77,7 @@ export async function takeTypicalYear(
 }
 
 /** Forgets all a yard's own station has given. */
-export async function forgetStation(scope: AccountScope, yardId: string): Promise<void> {
+export async function forgetStation(scope: AccountScope, yardId: YardId): Promise<void> {
   await scope.get<Yard>('yard', yardId)
   for (const table of ['station_day', 'typical_year']) await scope.delete(table, { yardId })
 }

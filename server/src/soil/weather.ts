@@ -1,6 +1,6 @@
 import * as wire from '@jardinero/contract/weather'
 import type { Yard } from '@jardinero/contract/yard'
-import { addDays, type Day } from '@jardinero/core/quantity'
+import { addDays, type Day, type YardId } from '@jardinero/core/quantity'
 import { checkWeather, joinWeather, type DatedWeather } from '@jardinero/core/soil'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -57,7 +57,7 @@ const ofRow = ({ day, minimumC, maximumC, rainMm, wind, solarMJ, filled }: wire.
   ...(typeof solarMJ === 'number' && { solarMJ }),
 })
 
-async function ownDays(scope: AccountScope, yardId: string, to: Day) {
+async function ownDays(scope: AccountScope, yardId: YardId, to: Day) {
   const rows = await scope.find<wire.OwnDay>('station_day', { yardId }, { order: { day: 'ASC' } })
   return rows.filter((r) => r.day <= to).map(ofRow)
 }

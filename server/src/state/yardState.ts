@@ -14,13 +14,13 @@ import {
 } from '@jardinero/contract/state'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { dayIn } from '@jardinero/core/quantity'
+import { dayIn, type YardId } from '@jardinero/core/quantity'
 import { findRecords } from '../ledger/index.ts'
 import { rowsWhere, toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
 /** What went down in each year on each lawn of a yard, counted by the database. */
-function readHistory(scope: AccountScope, yardId: string): Promise<PassHistory[]> {
+function readHistory(scope: AccountScope, yardId: YardId): Promise<PassHistory[]> {
   return scope.rows(
     `SELECT r.zone_id AS "zoneId", extract(year FROM r.applied_at AT TIME ZONE y.time_zone)::int AS year,
        count(DISTINCT r.id)::int AS passes,
@@ -37,7 +37,7 @@ function readHistory(scope: AccountScope, yardId: string): Promise<PassHistory[]
 }
 
 /** A yard and what belongs to no year of it. @throws ProblemError notFound */
-export async function readYardState(scope: AccountScope, yardId: string): Promise<YardState> {
+export async function readYardState(scope: AccountScope, yardId: YardId): Promise<YardState> {
   const yard = toWire<Yard>(await scope.get<Yard>('yard', yardId))
   const zones = await rowsWhere<Zone>(scope, 'zone', { yardId })
   const ofZones = { zoneId: In(zones.map((z) => z.id)) }
@@ -66,7 +66,7 @@ function pack(records: ApplicationRecord[]): { records: PackedRecord[]; rules: L
 }
 
 /** Everything that happened in a year of a yard, by the yard's own days. @throws ProblemError notFound */
-export async function readYardYear(scope: AccountScope, yardId: string, year: number): Promise<YardYear> {
+export async function readYardYear(scope: AccountScope, yardId: YardId, year: number): Promise<YardYear> {
   const { timeZone } = await scope.get<Yard>('yard', yardId)
   const [from, to] = [`${year}-01-01`, `${year}-12-31`]
   const ofYear = { day: Between(from, to) }

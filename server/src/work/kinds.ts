@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import type Joi from 'joi'
 import type { AccountFile } from '@jardinero/contract/account'
 import { seasonRequest } from '@jardinero/contract/ledger'
@@ -39,7 +40,7 @@ function read<T>(schema: Joi.Schema, sent: unknown): T {
   return outcome.value as T
 }
 
-async function yardToday(scope: AccountScope, yardId: string, clock: Clock) {
+async function yardToday(scope: AccountScope, yardId: YardId, clock: Clock) {
   const parts = await loadYardParts(scope, yardId)
   return { parts, today: await accountToday(scope, parts.yard.timeZone, clock) }
 }
@@ -51,12 +52,12 @@ export const taskWork: Record<TaskKind, Work> = {
     return importAccount(scope, file, parts)
   },
   findsCsv: async (scope, sent, { clock, progress }) => {
-    const { yardId, csv } = read<{ yardId: string; csv: string }>(findsCsv, sent)
+    const { yardId, csv } = read<{ yardId: YardId; csv: string }>(findsCsv, sent)
     const { parts, today } = await yardToday(scope, yardId, clock)
     return { added: await takeFindsCsv(scope, csv, parts, today, progress) }
   },
   findsGeoJson: async (scope, sent, { clock, progress }) => {
-    const { yardId, collection } = read<{ yardId: string; collection: PointCollection }>(findsGeoJson, sent)
+    const { yardId, collection } = read<{ yardId: YardId; collection: PointCollection }>(findsGeoJson, sent)
     const { parts, today } = await yardToday(scope, yardId, clock)
     return { added: await takeFindsGeoJson(scope, collection, parts, today, progress) }
   },

@@ -1,3 +1,4 @@
+import type { TaskId } from '@jardinero/core/quantity'
 import { In, type DataSource } from 'typeorm'
 import type { TaskFile } from '@jardinero/contract/task'
 import { wordsFor } from '@jardinero/words/whole'
@@ -18,7 +19,7 @@ import { holdTask } from './revive.ts'
 giveWay()
 
 export interface TaskOrder {
-  taskId: string
+  taskId: TaskId
   databaseUrl: string
   weatherUrl?: string | undefined
   quota: Config['quota']
@@ -28,7 +29,7 @@ export interface TaskOrder {
 
 const tellEveryMs = 300
 /** What is kept of the work: what it counted, or a file and what there is to say of it. */
-const outcome = (taskId: string, made: object): { result: object; product?: Buffer } => {
+const outcome = (taskId: TaskId, made: object): { result: object; product?: Buffer } => {
   if (!('product' in made)) return { result: made }
   const { product, name, type } = made as Made
   return { product, result: { taskId, name, type, bytes: product.length } satisfies TaskFile }

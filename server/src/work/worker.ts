@@ -1,3 +1,4 @@
+import type { TaskId } from '@jardinero/core/quantity'
 import type { DataSource } from 'typeorm'
 import type { Reader, Words } from '@jardinero/words'
 import { remindDevices, type SendPush } from '../outing/index.ts'
@@ -52,7 +53,7 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
   const boss = createBoss(database, true)
   await boss.start()
 
-  async function task(taskId: string): Promise<void> {
+  async function task(taskId: TaskId): Promise<void> {
     const { databaseUrl, weatherUrl, quota } = config
     const order = { taskId, databaseUrl, now: clock().toISOString(), quota, weatherUrl }
     try {
@@ -64,10 +65,10 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
       await refuseTask(database, taskId, error)
     }
   }
-  await boss.work<{ taskId: string }>(taskQueue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, ([job]) =>
+  await boss.work<{ taskId: TaskId }>(taskQueue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, ([job]) =>
     task(job!.data.taskId),
   )
-  await boss.work<{ taskId: string }>(givenUpQueue, { pollingIntervalSeconds: 2 }, async (jobs) => {
+  await boss.work<{ taskId: TaskId }>(givenUpQueue, { pollingIntervalSeconds: 2 }, async (jobs) => {
     for (const { data } of jobs) await giveUp(database, data.taskId)
   })
 

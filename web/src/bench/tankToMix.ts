@@ -1,10 +1,10 @@
 import type { LocationQuery, LocationQueryRaw } from 'vue-router'
-import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
+import type { Quantity, RatePerAreaUnit, LabelId, ZoneId } from '@jardinero/core/quantity'
 
 /** A tank that another station asks the bench to mix: its products, their rates where it knows them, its lawns. */
 export interface TankToMix {
-  labelIds: string[]
-  zoneIds: string[]
+  labelIds: LabelId[]
+  zoneIds: ZoneId[]
   /** By label. */
   doses?: Record<string, Quantity<RatePerAreaUnit>>
 }

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
 import { calibrationDays, computeAnyCalibration, spreaderKinds } from '@jardinero/core/bench'
-import { addDays } from '@jardinero/core/quantity'
+import { addDays, type SprayerId } from '@jardinero/core/quantity'
 import { useAccount, useYard } from '../state/index.ts'
 import type { TankChoices } from './useTankChoices.ts'
 
@@ -9,7 +9,7 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   const account = useAccount()
   const { today } = useYard()
   const calibrations = computed(() => account.state.calibrations.toSorted((a, b) => (a.day < b.day ? 1 : -1)))
-  const fits = ({ sprayerId }: { sprayerId: string }) => {
+  const fits = ({ sprayerId }: { sprayerId: SprayerId }) => {
     const found = account.state.sprayers.find((s) => s.id === sprayerId)
     return askedSpread.value === undefined || (found && spreaderKinds.has(found.kind) === askedSpread.value)
   }
@@ -31,7 +31,7 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   )
   const spreads = computed(() => askedSpread.value ?? anyCalibrated.value?.kind === 'spreader')
 
-  const sprayersOf = (c: { sprayerId: string }) => account.state.sprayers.find((s) => s.id === c.sprayerId)
+  const sprayersOf = (c: { sprayerId: SprayerId }) => account.state.sprayers.find((s) => s.id === c.sprayerId)
   /** The day from which the calibration should be made again, once that is past. */
   const dueAgain = computed(() => {
     const due = calibration.value && addDays(calibration.value.day, calibrationDays)

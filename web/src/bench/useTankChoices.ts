@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { LoadPlan, TreatMode, WaterQuality } from '@jardinero/core/bench'
-import type { Day, Quantity, Unit } from '@jardinero/core/quantity'
+import type { Day, Quantity, Unit, CalibrationId, LabelId, ZoneId } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
 import { handedOver } from './tankToMix.ts'
 
@@ -16,14 +16,14 @@ export interface TankChoices {
   /** The yard and the day it is for, and the address it came by. */
   of?: string
   from?: string
-  zoneIds?: string[]
+  zoneIds?: ZoneId[]
   ground: Record<string, GroundChoice>
-  labelIds?: string[]
+  labelIds?: LabelId[]
   /** By label: a rate, or what goes into the water. */
   doses: Record<string, Quantity<Unit>>
   /** By label. */
   tools: Record<string, string>
-  calibrationId?: string
+  calibrationId?: CalibrationId
   loadPlan: LoadPlan
   waterFirst?: number
   water?: WaterQuality
@@ -62,12 +62,12 @@ export function useTankChoices(yardId: Ref<string>, day: Ref<Day>) {
     { mergeDefaults: true },
   )
   /** An empty tank with other products in it. */
-  const startWith = (labelIds: string[], more: Partial<TankChoices> = {}): void => {
+  const startWith = (labelIds: LabelId[], more: Partial<TankChoices> = {}): void => {
     const { zoneIds, ground } = choices.value
     choices.value = { ...emptied(choices.value), ...(zoneIds && { zoneIds }), ground, labelIds, ...more }
   }
   /** Other equipment; what does not go through it is not in the tank any more. */
-  const takeEquipment = (calibrationId: string): void => {
+  const takeEquipment = (calibrationId: CalibrationId): void => {
     const { zoneIds } = choices.value
     choices.value = { ...emptied(choices.value), ...(zoneIds && { zoneIds }), calibrationId }
   }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { YardId } from '@jardinero/core/quantity'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
 import { useWords } from '../kit/session.ts'
@@ -13,7 +14,7 @@ const { say } = useWords()
 const yards = computed(() => held.opening?.yards ?? [])
 const count = computed(() => held.opening?.yardCount ?? 0)
 /** The same station of another yard: what was open in this one is not there. */
-const open = (yardId: string) => {
+const open = (yardId: YardId) => {
   const { name, query } = router.currentRoute.value
   return router.push({ name: name!, params: { yardId }, query: query['day'] ? { day: query['day'] } : {} })
 }

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import {
   createRouter,
   createWebHistory,
@@ -29,7 +30,7 @@ const routes: RouteRecordRaw[] = [
 const lastOpen = {
   key: (person: string) => `frame.yard.${person}`,
   read: (person: string): string => globalThis.localStorage?.getItem(lastOpen.key(person)) ?? '',
-  keep: (person: string, yardId: string): void =>
+  keep: (person: string, yardId: YardId): void =>
     globalThis.localStorage?.setItem(lastOpen.key(person), yardId),
 }
 

@@ -1,5 +1,5 @@
 import type { Problem } from '@jardinero/contract/problem'
-import type { Params } from '@jardinero/core/quantity'
+import type { Params, PersonId } from '@jardinero/core/quantity'
 import type { Tried } from './api.ts'
 
 /** What an entry is, as a message of the catalogue. */
@@ -11,7 +11,7 @@ export interface Says {
 export interface Waiting {
   seq: number
   /** Who entered it: it is sent only as them. */
-  personId: string
+  personId: PersonId
   url: string
   body: unknown
   says: Says
@@ -43,7 +43,7 @@ export function createOutbox({ store, send, sent, changed }: OutboxParts) {
   let running: Promise<'empty' | 'away' | 'signedOut'> | undefined
   const tell = async () => changed(await store.all())
 
-  async function run(personId: string): Promise<'empty' | 'away' | 'signedOut'> {
+  async function run(personId: PersonId): Promise<'empty' | 'away' | 'signedOut'> {
     for (;;) {
       const entry = (await store.all())
         .filter((e) => e.personId === personId && !e.conflict)
@@ -61,7 +61,7 @@ export function createOutbox({ store, send, sent, changed }: OutboxParts) {
     }
   }
   /** One run at a time: who asks meanwhile is answered by it. */
-  const flush = (personId: string) => (running ??= run(personId).finally(() => (running = undefined)))
+  const flush = (personId: PersonId) => (running ??= run(personId).finally(() => (running = undefined)))
 
   async function add(entry: Omit<Waiting, 'seq' | 'conflict'>): Promise<void> {
     await store.put(entry)

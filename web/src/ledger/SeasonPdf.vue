@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import type { YardId } from '@jardinero/core/quantity'
 import type { TaskFile } from '@jardinero/contract/task'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 
 /** A season of one yard on paper: made as a task, however long it is, and then fetched. */
-const props = defineProps<{ yardId: string; year: string }>()
+const props = defineProps<{ yardId: YardId; year: string }>()
 const { say } = useWords()
 const form = useForm()
 const make = () =>

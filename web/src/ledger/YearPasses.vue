@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { yearOf } from '@jardinero/core/quantity'
+import { yearOf, type ZoneId } from '@jardinero/core/quantity'
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { GridCount } from '@jardinero/core/ledger'
@@ -18,7 +18,7 @@ const scale = computed(() =>
   ribbonScale([`${year.value}-01-01`, `${year.value}-12-31`], 96, Math.max(280, width.value) - 10),
 )
 /** Cover of a weed over the year, as it was rated where a pass went down and on the untreated patch; the top of the lane is the most that was counted. */
-function curvesOf(zoneId: string) {
+function curvesOf(zoneId: ZoneId) {
   const ids = new Set(records.value.filter((r) => r.zoneId === zoneId).map((r) => r.id))
   const mine = account.state.ratings
     .filter((r) => ids.has(r.recordId) && scale.value.inside(r.day))

@@ -1,3 +1,4 @@
+import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Tank } from '@jardinero/contract/bench'
@@ -16,8 +17,8 @@ export interface Candidate {
   name: string
   labels: LabelRules[]
   /** Of the shelf; none of a tank, which is mixed already. */
-  labelIds: string[]
-  zoneIds: string[]
+  labelIds: LabelId[]
+  zoneIds: ZoneId[]
   areaSqFt: number
   loads: number
   tank?: Tank

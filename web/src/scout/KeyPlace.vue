@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { placeKinds, type PlaceKind } from '@jardinero/core/yard'
 import CheckList from '../kit/CheckList.vue'
@@ -23,7 +24,7 @@ const kinds = computed(() =>
     .filter((k) => k !== 'middle' && k !== place.value?.kind)
     .map((value) => ({ value, label: say(`placeKind.${value}`) })),
 )
-function takeZone(zoneId: string | undefined): void {
+function takeZone(zoneId: ZoneId | undefined): void {
   state.value = { ...state.value, ...(zoneId && { zoneId }), placeId: null }
 }
 const takeMarks = (marks: PlaceKind[]) => (state.value = { ...state.value, marks })

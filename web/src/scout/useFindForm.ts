@@ -1,6 +1,6 @@
 import { computed, reactive } from 'vue'
 import type { Find } from '@jardinero/contract/scout'
-import type { Refusal } from '@jardinero/core/quantity'
+import type { Refusal, PlaceId, ZoneId } from '@jardinero/core/quantity'
 import {
   checkSighting,
   computeCover,
@@ -18,8 +18,8 @@ export interface FindStart {
   plant: string | null
   candidates: Candidate[]
   answers: KeyAnswers
-  zoneId: string
-  placeId: string | null
+  zoneId: ZoneId
+  placeId: PlaceId | null
 }
 
 /** A find as it is typed, new or changed. */

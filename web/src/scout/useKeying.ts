@@ -10,7 +10,7 @@ import {
   type KeyContext,
   type PlantGroup,
 } from '@jardinero/core/scout'
-import type { Figure } from '@jardinero/core/quantity'
+import type { Figure, PlaceId, ZoneId } from '@jardinero/core/quantity'
 import type { PlaceKind } from '@jardinero/core/yard'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
@@ -19,8 +19,8 @@ import { usePlants } from './usePlants.ts'
 /** How far the keying is; kept so that a reload or a dead battery loses nothing. */
 interface Keying {
   ask: 'weed' | 'turf'
-  zoneId?: string
-  placeId?: string | null
+  zoneId?: ZoneId
+  placeId?: PlaceId | null
   /** What the spot is like, beyond the kind of the place. */
   marks: PlaceKind[]
   answers: KeyAnswers

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { LabelId } from '@jardinero/core/quantity'
 import { computed, ref } from 'vue'
 import {
   rangeOfLabel,
@@ -42,17 +43,17 @@ const faultAt = (field: string) => {
   return fault && say(`refusal.${fault.code}`, fault.params)
 }
 /** A label's least rate, as a partner or a new choice begins. */
-function rateOf(labelId: string, share: number): ProgrammePass['rate'] | undefined {
+function rateOf(labelId: LabelId, share: number): ProgrammePass['rate'] | undefined {
   const found = context.value.labels.find((l) => l.id === labelId)
   const range = found && rangeOfLabel(found, context.value.zones)
   const value = range && writtenRate(range.min + (range.max - range.min) * share, range)
   return range && { value: value!, unit: range.unit }
 }
-function takeLabel(labelId: string | undefined): void {
+function takeLabel(labelId: LabelId | undefined): void {
   const rate = labelId && rateOf(labelId, 0.5)
   if (labelId && rate) emit('change', { labelId, rate })
 }
-function takePartner(labelId: string | undefined): void {
+function takePartner(labelId: LabelId | undefined): void {
   const rate = labelId ? rateOf(labelId, 0) : undefined
   emit('change', { partner: labelId && rate ? { labelId, rate } : undefined })
 }

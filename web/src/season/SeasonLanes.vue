@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import type { Day } from '@jardinero/core/quantity'
+import type { Day, PlaceId, ZoneId } from '@jardinero/core/quantity'
 import type { JudgedProgramme, Programme } from '@jardinero/core/season'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
@@ -47,7 +47,7 @@ const lanes = computed(() => {
     .toSorted((a, b) => (order[a.place.kind] ?? 2) - (order[b.place.kind] ?? 2))
 })
 /** The passes that cover a zone, where they stand now. */
-const pegsOf = (zoneId: string) =>
+const pegsOf = (zoneId: ZoneId) =>
   props.programme.passes.flatMap((pass, i) => {
     const meant = props.judged.passes.find((p) => p.id === pass.id)
     const day = pass.when.kind === 'day' ? pass.when.day : meant?.day
@@ -55,7 +55,7 @@ const pegsOf = (zoneId: string) =>
       ? [{ pass, day, meant, number: i + 1 }]
       : []
   })
-const firstOf = (placeId: string) => lanes.value[0]?.place.id === placeId
+const firstOf = (placeId: PlaceId) => lanes.value[0]?.place.id === placeId
 </script>
 
 <template>

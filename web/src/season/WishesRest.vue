@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { q10Range, usualLoss, type JudgedProgramme } from '@jardinero/core/season'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -16,7 +17,7 @@ const { zones, today, places } = useYard()
 const { wishes, context } = usePlanContext()
 const { say, day: sayDay, quantity, number } = useWords()
 const { form, typed, change, without, saveSeeding, saveBusy, saveRestriction, saveCoring } = useWishForms()
-const nameOf = (zoneId: string) => zones.value.find((z) => z.id === zoneId)?.name ?? ''
+const nameOf = (zoneId: ZoneId) => zones.value.find((z) => z.id === zoneId)?.name ?? ''
 const rows = computed(() => ({
   seeding: wishes.value.seeding.map((s) => `${nameOf(s.zoneId)}, ${sayDay(s.day)}`),
   busy: wishes.value.busy.map((b) => say('season.busySays', { from: b.from, to: b.to })),

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { JudgedProgramme, Optimum, Programme, SchoolRow } from '@jardinero/core/season'
@@ -5,7 +6,7 @@ import type { Trend } from '@jardinero/core/soil'
 
 /** What was judged of a yard's half of the year, on the soil as it stands. Written by useSeasonJudging. */
 export interface JudgedSeason {
-  yardId: string
+  yardId: YardId
   half: Trend
   members: number
   plan?: JudgedProgramme
@@ -14,7 +15,7 @@ export interface JudgedSeason {
 
 /** A plan being tried: nothing of it is kept until it is taken. */
 export interface Draft {
-  yardId: string
+  yardId: YardId
   half: Trend
   programme: Programme
 }

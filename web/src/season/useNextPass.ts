@@ -1,3 +1,4 @@
+import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import type { PlannedPass } from '@jardinero/core/today'
 import { useYard } from '../state/index.ts'
@@ -23,7 +24,7 @@ export function useNextPass() {
       .map((r) => r.day)
     return new Set(days).size
   })
-  const plannedPass = computed<(PlannedPass & { labelId: string; zoneIds: string[] }) | undefined>(() => {
+  const plannedPass = computed<(PlannedPass & { labelId: LabelId; zoneIds: ZoneId[] }) | undefined>(() => {
     const taken = plan.value
     const pass = taken?.programme.passes[done.value]
     if (!taken || !pass) return undefined

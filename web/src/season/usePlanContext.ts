@@ -1,3 +1,4 @@
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import {
@@ -38,7 +39,7 @@ export function usePlanContext() {
   const plansOf = (trend: Trend) =>
     account.state.plans.filter((p) => p.yardId === yard.value?.id && p.half === trend)
   /** What the plan of the other half of the year will put down: the year's maximum is shared. */
-  const plannedOn = (zoneId: string) => {
+  const plannedOn = (zoneId: ZoneId) => {
     const other = plansOf(half.value === 'rising' ? 'falling' : 'rising').at(-1)
     const { labels } = account.state
     return other ? passesOfPlan(other, { zoneId, labels, from: planDay.value }) : []

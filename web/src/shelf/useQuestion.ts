@@ -1,3 +1,4 @@
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import {
@@ -52,7 +53,7 @@ export function useQuestion() {
   const treated = computed(() => zones.value.filter((z) => lawn.value === wholeYard || z.id === lawn.value))
   const situation = computed(() => yard.value?.shelfSituation ?? usualSituation)
 
-  const seedingOf = (zoneId: string) =>
+  const seedingOf = (zoneId: ZoneId) =>
     (yard.value?.seasonWishes?.seeding ?? [])
       .filter((s) => s.zoneId === zoneId && s.day >= day.value)
       .map((s) => s.day)

@@ -1,3 +1,4 @@
+import type { LabelId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
 import { computeStock, measureOfFormulation, type Stock } from '@jardinero/core/shelf'
@@ -8,7 +9,7 @@ import { useShelf } from './shelfStore.ts'
 export function useStock() {
   const account = useAccount()
   const shelf = useShelf()
-  const packagesOf = (labelId: string) => account.state.stock.filter((p) => p.labelId === labelId)
+  const packagesOf = (labelId: LabelId) => account.state.stock.filter((p) => p.labelId === labelId)
   const stocks = computed(() => {
     const each = account.state.labels.map(({ id, rules }): [string, Stock] => {
       const unit =

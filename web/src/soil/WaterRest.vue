@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { YardId } from '@jardinero/core/quantity'
 import { computed, reactive, ref } from 'vue'
 import { computeSprinkler, waterKinds, type WaterKind } from '@jardinero/core/soil'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -27,7 +28,7 @@ const typed = reactive({
   depthMm: undefined as number | undefined,
   minutes: undefined as number | undefined,
 })
-const mine = <T extends { yardId: string }>(rows: T[]) => rows.filter((r) => r.yardId === yard.value?.id)
+const mine = <T extends { yardId: YardId }>(rows: T[]) => rows.filter((r) => r.yardId === yard.value?.id)
 const sprinklers = computed(() =>
   mine(account.state.sprinklers).flatMap((sprinkler) => {
     const output = computeSprinkler(sprinkler)

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { YardWeather } from '@jardinero/contract/weather'
@@ -7,7 +8,7 @@ import type { SoilEngine } from './soilEngine.ts'
 
 /** An answer and what it is of. */
 export interface StoredAnswer {
-  yardId: string
+  yardId: YardId
   answer: SoilAnswer
   /** Ids of the readings as they were asked: the answer names them by their index. */
   readingIds: string[]
@@ -30,7 +31,7 @@ export const useSoil = defineStore('soil', () => {
   /** What works it out; here while the frame stands. */
   const engine = shallowRef<SoilEngine>()
 
-  async function loadWeather(yardId: string, today: string, anew = false): Promise<void> {
+  async function loadWeather(yardId: YardId, today: string, anew = false): Promise<void> {
     const key = `${yardId} ${today}`
     if (weatherOf.value === key && weather.value && !anew) return
     weatherOf.value = key
@@ -47,7 +48,7 @@ export const useSoil = defineStore('soil', () => {
     }
   }
   /** The weather of a yard, if that is the one at hand; of whichever of its days. */
-  const weatherFor = (yardId: string | undefined) =>
+  const weatherFor = (yardId: YardId | undefined) =>
     yardId && weatherOf.value.startsWith(`${yardId} `) ? weather.value : undefined
 
   return { weather, weatherOf, weatherFor, problem, stored, progress, stopped, engine, loadWeather }

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import { computed, shallowRef } from 'vue'
 import { computeSettling, parseProbeLine, type ProbeSample } from '@jardinero/core/soil'
 import { useDevice } from '../kit/useDevice.ts'
@@ -18,6 +19,6 @@ export function useProbe() {
     samples,
     settling: computed(() => computeSettling(samples.value)),
     /** The probe at the server. */
-    listen: (yardId: string) => device.listen(`/api/soil/probe?yardId=${yardId}`),
+    listen: (yardId: YardId) => device.listen(`/api/soil/probe?yardId=${yardId}`),
   }
 }

@@ -1,3 +1,4 @@
+import type { YardId } from '@jardinero/core/quantity'
 import { watchDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import { useRoute } from 'vue-router'
@@ -34,7 +35,7 @@ export function useSoilForecast(): void {
   const request = computed(() => {
     const weather = store.weatherOf === wanted.value ? store.weather : undefined
     if (!weather || !yard.value) return undefined
-    const ofYard = <T extends { yardId: string }>(rows: T[]) =>
+    const ofYard = <T extends { yardId: YardId }>(rows: T[]) =>
       rows.filter((r) => r.yardId === yard.value!.id)
     const built = buildSoilRequest({
       yard: yard.value,

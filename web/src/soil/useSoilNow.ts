@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { addDays, type Day } from '@jardinero/core/quantity'
+import { addDays, type Day, type PlaceId } from '@jardinero/core/quantity'
 import type { PassWindow, PlaceOutlook, SchoolWindows } from '@jardinero/core/soil'
 import { useSeason, useYard } from '../state/index.ts'
 import { useSoil } from './soilStore.ts'
@@ -23,7 +23,7 @@ export function useSoilNow() {
   const answer = computed(() => stored.value?.answer)
   /** The answer is of this day, not of one just left. */
   const current = computed(() => stored.value?.day === day.value)
-  const outlookOf = (placeId: string | undefined): PlaceOutlook | undefined =>
+  const outlookOf = (placeId: PlaceId | undefined): PlaceOutlook | undefined =>
     answer.value?.places.find((p) => p.id === placeId)
   const dayAt = (days: number | undefined): Day | undefined =>
     days === undefined || !answer.value ? undefined : addDays(answer.value.today, Math.round(days))

@@ -1,3 +1,4 @@
+import type { LabelId, RecordId, SightingId, ZoneId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { computed, markRaw } from 'vue'
 import type { Row } from '@jardinero/contract/field'
@@ -116,14 +117,14 @@ export const useAccount = defineStore('account', () => {
     (photo) => void placing.put('recordPhotos', photo as RecordPhoto),
   )
   /** Kept on the device where the server is away. @param of what is on it, for who waits */
-  async function addPhoto(findId: string, picture: Blob, keepPlace: boolean, of: string): Promise<void> {
+  async function addPhoto(findId: SightingId, picture: Blob, keepPlace: boolean, of: string): Promise<void> {
     const url = `/api/scout/finds/${findId}/photos?id=${newId()}&keepPlace=${keepPlace}`
     const photo = await outbox.tell<FindPhoto>(url, picture, { code: 'outing.note.photo', params: { of } })
     if (photo) await placing.put('photos', photo)
   }
   /** As a find's. */
   async function addRecordPhoto(
-    recordId: string,
+    recordId: RecordId,
     kind: RecordPhoto['kind'],
     picture: Blob,
     of: string,
@@ -140,7 +141,7 @@ export const useAccount = defineStore('account', () => {
     await send('DELETE', `/api/scout/photos/${id}`)
     await placing.take('photos', id)
   }
-  async function addLabelFile(labelId: string, file: File): Promise<void> {
+  async function addLabelFile(labelId: LabelId, file: File): Promise<void> {
     const query = new URLSearchParams({ id: newId(), name: file.name.slice(0, 80) || 'label' })
     await placing.put(
       'labelFiles',
@@ -165,7 +166,7 @@ export const useAccount = defineStore('account', () => {
   /** Something else changed much of it: all of it is asked for again. */
   const askAgain = (): void => held.askAgain(keys.ofPerson(held.who))
   /** The taped sections of a lawn. */
-  const sectionsOf = (zoneId: string) => state.sections.filter((s) => s.zoneId === zoneId)
+  const sectionsOf = (zoneId: ZoneId) => state.sections.filter((s) => s.zoneId === zoneId)
 
   return {
     state,

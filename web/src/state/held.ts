@@ -2,7 +2,7 @@ import { keepPreviousData, useQueries, useQuery, type QueryKey } from '@tanstack
 import { defineStore } from 'pinia'
 import { computed, markRaw, reactive } from 'vue'
 import type { Equipment, Opening, ShelfState, YardState, YardYear } from '@jardinero/contract/state'
-import { dayIn, yearOf, type Day } from '@jardinero/core/quantity'
+import { dayIn, yearOf, type Day, type YardId } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
 import type { Almanac } from './almanac.ts'
 import { ask, createClient } from './client.ts'
@@ -111,7 +111,7 @@ export const useHeld = defineStore('held', () => {
     return opened
   }
   /** Fetches what is not here yet of a yard and a year, and stands there. @throws ApiProblem notFound */
-  async function stand(yardId: string, year: number | undefined): Promise<void> {
+  async function stand(yardId: YardId, year: number | undefined): Promise<void> {
     const opened = await open()
     const state = await client.ensureQueryData(queries.yard(yardId))
     const thisYear = yearOf(opened.account.demoDay ?? dayIn(clock.now, state.yard.timeZone))

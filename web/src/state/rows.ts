@@ -2,7 +2,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { Row } from '@jardinero/contract/field'
 import type { Opening, YardState, YardYear } from '@jardinero/contract/state'
 import type { Yard } from '@jardinero/contract/yard'
-import { dayIn, yearOf } from '@jardinero/core/quantity'
+import { dayIn, yearOf, type RecordId, type SightingId, type YardId } from '@jardinero/core/quantity'
 import { keys } from './keys.ts'
 import type { useHeld } from './held.ts'
 
@@ -73,14 +73,14 @@ function dayOf(row: object, timeZone: string): string | undefined {
 
 /** Places rows that the server has answered with into what is held of it. */
 export function createPlacing(held: Held) {
-  const yearsHere = (yardId: string): [number, YardYear][] =>
+  const yearsHere = (yardId: YardId): [number, YardYear][] =>
     held.client
       .getQueriesData<YardYear>({ queryKey: [...keys.yard(held.who, yardId), 'year'] })
       .flatMap(([key, data]) => (data ? [[key.at(-1) as number, data] as [number, YardYear]] : []))
 
   /** The year of a row; what hangs on another row is of that one's. */
-  function yearFor(part: HeldPart, row: Placed, yardId: string): number | undefined {
-    const { recordId, findId } = row as { recordId?: string; findId?: string }
+  function yearFor(part: HeldPart, row: Placed, yardId: YardId): number | undefined {
+    const { recordId, findId } = row as { recordId?: RecordId; findId?: SightingId }
     const owner = recordId ?? (part === 'photos' ? findId : undefined)
     if (owner)
       return yearsHere(yardId).find(([, y]) => [...y.records, ...y.finds].some((r) => r.id === owner))?.[0]
@@ -88,16 +88,16 @@ export function createPlacing(held: Held) {
     return day === undefined ? undefined : yearOf(day)
   }
   function yardFor(row: Placed): string {
-    return (row as { yardId?: string }).yardId ?? held.standing.yardId
+    return (row as { yardId?: YardId }).yardId ?? held.standing.yardId
   }
   const layList = (key: readonly unknown[], part: string, change: (rows: Placed[]) => Placed[]) =>
     held.lay<Lists>(key, (lists) => ({ ...lists, [part]: change(lists[part] ?? []) }))
 
-  async function ofYears(part: HeldPart, yardId: string, change: (rows: Placed[], year: number) => Placed[]) {
+  async function ofYears(part: HeldPart, yardId: YardId, change: (rows: Placed[], year: number) => Placed[]) {
     for (const [year] of yearsHere(yardId))
       await layList(keys.year(held.who, yardId, year), part, (rows) => change(rows, year))
   }
-  const keyOf = (part: HeldPart, yardId: string) =>
+  const keyOf = (part: HeldPart, yardId: YardId) =>
     lies[part] === 'equipment'
       ? keys.equipment(held.who)
       : lies[part] === 'shelf'

@@ -4,7 +4,7 @@ import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/
 import type { Outing } from '@jardinero/contract/outing'
 import type { Reading } from '@jardinero/contract/soil'
 import type { YardYear } from '@jardinero/contract/state'
-import { dayIn, yearOf } from '@jardinero/core/quantity'
+import { dayIn, yearOf, type MixId, type RecordId, type YardId } from '@jardinero/core/quantity'
 import { send } from '../kit/api.ts'
 import { useAccount } from './account.ts'
 import { useHeld } from './held.ts'
@@ -75,12 +75,12 @@ export const useSeason = defineStore('season', () => {
       ...[...yards].map((id) => keys.yardState(held.who, id)),
     )
   }
-  const yearKeys = (yardId: string) =>
+  const yearKeys = (yardId: YardId) =>
     held.client
       .getQueriesData<YardYear>({ queryKey: [...keys.yard(held.who, yardId), 'year'] })
       .map(([key]) => ({ key, year: key.at(-1) as number }))
 
-  async function addRecord(order: Partial<PassFacts> & { id: string; mixId: string }): Promise<void> {
+  async function addRecord(order: Partial<PassFacts> & { id: string; mixId: MixId }): Promise<void> {
     await layRecords([await send<ApplicationRecord>('POST', '/api/ledger/records', order)])
   }
   /** Writes an application down, of a tank or a spread: a record for each lawn and product, all or none. */
@@ -88,7 +88,7 @@ export const useSeason = defineStore('season', () => {
     await layRecords(await send<ApplicationRecord[]>('POST', '/api/ledger/applications', order))
   }
   async function amend(
-    recordId: string,
+    recordId: RecordId,
     amendment: { id: string; reason: string; changes: Partial<PassFacts> },
   ): Promise<void> {
     const url = `/api/ledger/records/${recordId}/amendments`

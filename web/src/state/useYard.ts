@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import { dayIn, hourIn, type Day } from '@jardinero/core/quantity'
+import { dayIn, hourIn, type Day, type ZoneId } from '@jardinero/core/quantity'
 import { passOfRecord } from '@jardinero/core/ledger'
 import type { Situation } from '@jardinero/core/scout'
 import type { Pass } from '@jardinero/core/shelf'
@@ -67,7 +67,7 @@ export function useYard() {
         } satisfies Pass,
       })),
   )
-  const passesOn = (zoneId: string): Pass[] => [
+  const passesOn = (zoneId: ZoneId): Pass[] => [
     ...earlierPasses.value.filter((p) => p.zoneId === zoneId).map((p) => p.pass),
     ...records.value.filter((r) => r.zoneId === zoneId).map(passOfRecord),
   ]

@@ -1,3 +1,4 @@
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import {
   computeBarriersDue,
@@ -62,7 +63,7 @@ export function useToday() {
   const state = computed<TodayState>(() => {
     const sinceCalibration = computeSinceCalibration(account.state.calibrations, day.value)
     const rated = new Set(account.state.ratings.map((r) => r.recordId))
-    const named = (is: (zoneId: string) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
+    const named = (is: (zoneId: ZoneId) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
     return {
       day: day.value,
       zonesWithoutArea: named((id) => !areas.value.get(id)),

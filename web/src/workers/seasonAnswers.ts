@@ -1,3 +1,4 @@
+import type { ZoneId } from '@jardinero/core/quantity'
 import {
   compareSchools,
   computeField,
@@ -26,7 +27,7 @@ export interface SeasonQuestion {
   weeds?: string[]
   /** What a barrier meets of each weed, by code. */
   targets: Record<string, Target>
-  places: { id: string; name: string; zoneId: string }[]
+  places: { id: string; name: string; zoneId: ZoneId }[]
   judge: Programme[]
   /** The label and habits with which the schools are compared; not compared without. */
   compare?: Omit<SchoolChoice, 'school'>

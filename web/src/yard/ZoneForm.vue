@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { YardId } from '@jardinero/core/quantity'
 import { computed, reactive } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import { turfStates } from '@jardinero/core/yard'
@@ -10,7 +11,7 @@ import { useWords } from '../kit/session.ts'
 import { useTurfNames } from './useTurfNames.ts'
 
 /** A part of the yard with one turf: name, turf, state. */
-const props = defineProps<{ zone?: Zone | undefined; yardId: string }>()
+const props = defineProps<{ zone?: Zone | undefined; yardId: YardId }>()
 const emit = defineEmits<{ done: [] }>()
 const account = useAccount()
 const { say } = useWords()

@@ -1,4 +1,4 @@
-import type { Day } from '../../quantity/index.ts'
+import type { Day, ZoneId, PlaceId } from '../../quantity/index.ts'
 import type { Hemisphere, PlaceKind } from '../../yard/index.ts'
 import {
   computeEmergence,
@@ -19,9 +19,9 @@ export interface SeasonWeed extends Weed {
 }
 
 export interface FieldPlace {
-  id: string
+  id: PlaceId
   name: string
-  zoneId: string
+  zoneId: ZoneId
   kind: PlaceKind
   thatchCm: number
   /** How fast a barrier is lost, member by member, day by day (lossPace). */
@@ -54,7 +54,7 @@ export interface FieldRequest {
   hemisphere: Hemisphere
   /** The first day, days from today. */
   from: number
-  places: { id: string; name: string; zoneId: string; kind: PlaceKind; ground: GroundChoices }[]
+  places: { id: PlaceId; name: string; zoneId: ZoneId; kind: PlaceKind; ground: GroundChoices }[]
   paths: PlacePaths[]
   groundOf: number[]
   pasts: GroundPast[]

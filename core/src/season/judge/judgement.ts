@@ -1,4 +1,12 @@
-import { addDays, figure, operand, type Day, type Figure, type Step } from '../../quantity/index.ts'
+import {
+  addDays,
+  figure,
+  operand,
+  type Day,
+  type Figure,
+  type Step,
+  type PlaceId,
+} from '../../quantity/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
 import type { SeasonField } from '../field/field.ts'
 import type { EscapedRun, JudgedRuns, PlaceRun } from './judgeShapes.ts'
@@ -12,7 +20,7 @@ interface DayRange {
 
 export interface WeedJudgement {
   plant: string
-  placeId: string
+  placeId: PlaceId
   /** Mean share that comes through, and one and nine of ten members. */
   escaped: number
   p10: number
@@ -20,7 +28,7 @@ export interface WeedJudgement {
 }
 
 export interface PlaceJudgement {
-  placeId: string
+  placeId: PlaceId
   /** Strength (residue over threshold) from the first drawn day on, every so many days: mean, and one standard deviation. */
   strength: number[]
   strengthSd: number[]

@@ -6,6 +6,7 @@ import {
   type Day,
   type RatePerAreaUnit,
   type Refusal,
+  type ZoneId,
 } from '../../quantity/index.ts'
 import { checkLimits, computeActiveRates, type Pass } from '../../shelf/index.ts'
 import { seedingIntervalOf } from './labelRange.ts'
@@ -212,7 +213,7 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
 /** What a plan will still put on a zone: its passes from a day on, as the ledger would have them: each as on its worst ground. */
 export const passesOfPlan = (
   { programme, days }: { programme: Programme; days: { id: string; day?: Day }[] },
-  { zoneId, labels, from }: { zoneId: string; labels: PlanLabel[]; from: Day },
+  { zoneId, labels, from }: { zoneId: ZoneId; labels: PlanLabel[]; from: Day },
 ): Pass[] =>
   programme.passes.flatMap((pass) => {
     const day = pass.when.kind === 'day' ? pass.when.day : days.find((d) => d.id === pass.id)?.day

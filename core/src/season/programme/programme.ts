@@ -1,6 +1,14 @@
 import type { Feeding } from '../../bench/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
-import { convert, type Day, type Quantity, type RatePerAreaUnit } from '../../quantity/index.ts'
+import {
+  convert,
+  type Day,
+  type Quantity,
+  type RatePerAreaUnit,
+  type LabelId,
+  type ZoneId,
+  type PlaceId,
+} from '../../quantity/index.ts'
 import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
 import { computeActiveRates, type LabelRules, type Pass } from '../../shelf/index.ts'
 import type { PlaceKind, TurfState } from '../../yard/index.ts'
@@ -11,7 +19,7 @@ export type PassTime =
 
 /** One product at one rate. */
 export interface PassProduct {
-  labelId: string
+  labelId: LabelId
   rate: Quantity<RatePerAreaUnit>
 }
 
@@ -43,7 +51,7 @@ export interface Programme {
 
 /** A wish to sow, which a barrier would stop. */
 export interface SeedingWish {
-  zoneId: string
+  zoneId: ZoneId
   day: Day
 }
 
@@ -77,7 +85,7 @@ export const noWishes: SeasonWishes = {
 }
 
 export interface PlanZone {
-  id: string
+  id: ZoneId
   name: string
   turf: string
   state: TurfState
@@ -86,13 +94,13 @@ export interface PlanZone {
   passes: Pass[]
 }
 export interface PlanPlace {
-  id: string
-  zoneId: string
+  id: PlaceId
+  zoneId: ZoneId
   kind: PlaceKind
   thatchCm: number
 }
 export interface PlanLabel {
-  id: string
+  id: LabelId
   rules: LabelRules
 }
 

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type Caution, type Day } from '../../quantity/index.ts'
+import { addDays, daysBetween, type Caution, type Day, type LabelId } from '../../quantity/index.ts'
 import { timingSchools, type PassRule, type TimingSchool, type TimingSchoolId } from '../../soil/index.ts'
 import { lastDayFor, rangeOfLabel, useFor, writtenRate } from '../programme/labelRange.ts'
 import {
@@ -13,7 +13,7 @@ import {
 export interface SchoolChoice {
   school: TimingSchoolId
   /** The label its passes are made with. */
-  labelId: string
+  labelId: LabelId
   edges: ProgrammePass['edges']
   /** Share of the usual rate, to be gone in time for seed; 1 as usual. */
   rateShare?: number

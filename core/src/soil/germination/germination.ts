@@ -1,4 +1,4 @@
-import { addDays, daysBetween, type Day } from '../../quantity/index.ts'
+import { addDays, daysBetween, type Day, type PlaceId } from '../../quantity/index.ts'
 import type { Hemisphere } from '../../yard/index.ts'
 import type { Emergence as EmergenceRule } from '../../scout/index.ts'
 import type { Texture } from '../heat/material.ts'
@@ -17,7 +17,7 @@ export interface Weed {
 /** How much of a weed has come up at a place, by day: one, five and nine of ten members. */
 export interface GerminationCurve {
   plant: string
-  placeId: string
+  placeId: PlaceId
   trend: 'rising' | 'falling'
   byDay: { day: Day; p10: number; p50: number; p90: number }[]
   /** Share of the flush that is up today, most likely. */
@@ -34,7 +34,7 @@ export interface GerminationCurve {
 export interface GerminationRequest {
   today: Day
   hemisphere: Hemisphere
-  place: { id: string; texture: Texture }
+  place: { id: PlaceId; texture: Texture }
   paths: PlacePaths
   /** Water of the observed days (the paths' own) and of each member's days ahead. */
   observedWater: Float32Array

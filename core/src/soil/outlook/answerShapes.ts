@@ -1,4 +1,4 @@
-import type { Day, Figure } from '../../quantity/index.ts'
+import type { Day, Figure, PlaceId } from '../../quantity/index.ts'
 import type { Hemisphere, PlaceKind } from '../../yard/index.ts'
 import type { Anchor } from '../anchor/anchor.ts'
 import type { GerminationCurve, Weed } from '../germination/germination.ts'
@@ -14,7 +14,7 @@ import type { SunReading } from './readings.ts'
 import type { SeenSign } from './source.ts'
 
 export interface AnswerPlace {
-  id: string
+  id: PlaceId
   kind: PlaceKind
   ground: GroundChoices
 }
@@ -59,7 +59,7 @@ export interface PlaceCrossing {
 }
 
 export interface PlaceOutlook {
-  id: string
+  id: PlaceId
   /** Most likely daily means at 2 in of the observed days, the last of them today, °C. */
   observedC: number[]
   /** One, five and nine of ten members on each day ahead, °C. */

@@ -1,8 +1,9 @@
+import type { PlaceId } from '../../quantity/index.ts'
 import { deviationAt, fadeBelief, learn, type Belief } from '../anchor/belief.ts'
 
 /** Where the next reading would say most about the place that decides. */
 export interface NextReading {
-  placeId: string
+  placeId: PlaceId
   /** The place whose date it narrows. */
   decidesId: string
   /** How unsure its date is by what is not known of the ground, and would be with the reading; days, one standard deviation. */
@@ -12,7 +13,7 @@ export interface NextReading {
 
 interface Asked {
   belief: Belief
-  placeIds: string[]
+  placeIds: PlaceId[]
   /** Most likely model temperature of each place tomorrow, °C. */
   modelC: number[]
   /** Index of the place that decides, how soon, and how fast it warms or cools then, K a day. */

@@ -1,4 +1,4 @@
-import { dayNumber, daysBetween, type Day } from '../../quantity/index.ts'
+import { dayNumber, daysBetween, type Day, type PlaceId } from '../../quantity/index.ts'
 import type { PlaceKind } from '../../yard/index.ts'
 import type { AnchoredReading } from '../anchor/anchor.ts'
 import { hourlyDays, notedDepthsM, type GroundPast } from '../simulate/simulate.ts'
@@ -7,7 +7,7 @@ import type { SeenSign } from './source.ts'
 
 /** A probe reading with its hour by the sun. */
 export interface SunReading {
-  placeId: string
+  placeId: PlaceId
   day: Day
   /** 0–24. */
   solarHour: number
@@ -37,7 +37,7 @@ export function modelAt({ hourlyC }: GroundPast, at: number, depthM: number): nu
 }
 
 interface Beside {
-  places: { id: string; kind: PlaceKind }[]
+  places: { id: PlaceId; kind: PlaceKind }[]
   groundOf: number[]
   pasts: GroundPast[]
   today: Day

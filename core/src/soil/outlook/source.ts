@@ -1,4 +1,4 @@
-import { daysBetween, drawNormal, seededRandom, type Day } from '../../quantity/index.ts'
+import { daysBetween, drawNormal, seededRandom, type Day, type PlaceId } from '../../quantity/index.ts'
 import type { Hemisphere, PlaceKind } from '../../yard/index.ts'
 import { findMeanCrossing, type Trend } from '../heat/crossing.ts'
 import type { MarkerSource } from '../schools/index.ts'
@@ -15,7 +15,7 @@ export interface SeenSign {
 export interface SourceRequest {
   today: Day
   hemisphere: Hemisphere
-  places: { id: string; kind: PlaceKind }[]
+  places: { id: PlaceId; kind: PlaceKind }[]
   paths: PlacePaths[]
   /** Air of the observed days (as many as the paths have) and of each member's days ahead, °C. */
   air: { observed: { minimumC: number; maximumC: number }[]; minimumC: Float32Array; maximumC: Float32Array }

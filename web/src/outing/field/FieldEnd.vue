@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ZoneId } from '@jardinero/core/quantity'
 import { computed, reactive, watch } from 'vue'
 import { checkConditions, computeUsed } from '@jardinero/core/outing'
 import NumberField from '../../kit/NumberField.vue'
@@ -19,7 +20,7 @@ const form = useForm()
 const typed = reactive({ ...props.outing.order, zones: props.outing.order.zones.map((z) => ({ ...z })) })
 watch(typed, () => void field.change({ order: plain(typed) }), { deep: true })
 
-const nameOf = (zoneId: string) => props.outing.tank.request.grounds.find((g) => g.id === zoneId)?.name ?? ''
+const nameOf = (zoneId: ZoneId) => props.outing.tank.request.grounds.find((g) => g.id === zoneId)?.name ?? ''
 const used = computed(() =>
   computeUsed(
     props.outing.tank.result.loads.map((l) => ({

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { planPattern } from '@jardinero/core/outing'
-import { convert } from '@jardinero/core/quantity'
+import { convert, type ZoneId } from '@jardinero/core/quantity'
 import { useWords } from '../../kit/session.ts'
 import { useAccount, useYard } from '../../state/index.ts'
 import { boundsOf, pathOf, placeSections } from '../../yard/index.ts'
 
 /** How a lawn is walked: the trim pass round its edge, then the swaths, numbered from the far one. Beds and the house are left white. */
-const props = defineProps<{ zoneId: string; swathFt: number }>()
+const props = defineProps<{ zoneId: ZoneId; swathFt: number }>()
 const { zones } = useYard()
 const account = useAccount()
 const { say, quantity } = useWords()

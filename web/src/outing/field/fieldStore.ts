@@ -1,3 +1,4 @@
+import type { PersonId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { computed, ref } from 'vue'
 import type { Tank } from '@jardinero/contract/bench'
@@ -29,7 +30,7 @@ export interface FieldOuting {
   order: Pick<OutingOrder, 'airC' | 'leftoverGal' | 'zones' | 'applicator' | 'licence' | 'target' | 'note'>
 }
 
-const keyOf = (personId: string) => `outing ${personId}`
+const keyOf = (personId: PersonId) => `outing ${personId}`
 
 /** The outing at hand, on the device: every step is on its disk before the next. */
 export const useField = defineStore('field', () => {
