@@ -16,7 +16,9 @@ import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
+import CalibrationRuns from './CalibrationRuns.vue'
 import StopWatch from './StopWatch.vue'
+import { blankRun, type TypedRun } from './typedRun.ts'
 
 /** With water in your own shoes: runs over known ground, the whole lawn, what a nozzle catches; a spreader by weighing back. */
 const props = defineProps<{
@@ -31,20 +33,10 @@ const { today } = useYard()
 const isSpreader = spreaderKinds.has(props.sprayer.kind)
 const methods = calibrationMethods.filter((m) => (m === 'weighBack') === isSpreader)
 
-interface TypedRun {
-  areaSqFt: number | undefined
-  volumeGal: number | undefined
-  seconds: number | undefined
-}
-const blank = (areaSqFt: number | undefined = 1000): TypedRun => ({
-  areaSqFt,
-  volumeGal: undefined,
-  seconds: undefined,
-})
 const typed = reactive({
   day: props.calibration?.day ?? today.value,
   method: (props.calibration?.method ?? methods[0]!) as CalibrationMethod,
-  runs: (props.calibration?.runs ?? [blank(), blank(), blank()]) as TypedRun[],
+  runs: (props.calibration?.runs ?? [blankRun(), blankRun(), blankRun()]) as TypedRun[],
   nozzleGpm: props.calibration?.inputs?.nozzleGpm,
   mph: props.calibration?.inputs?.mph,
   spacingIn:
@@ -56,7 +48,7 @@ const typed = reactive({
 function takeMethod(method: CalibrationMethod | undefined): void {
   if (!method) return
   typed.method = method
-  typed.runs = method === 'wholeLawn' ? [blank(props.wholeSqFt)] : [blank(), blank(), blank()]
+  typed.runs = method === 'wholeLawn' ? [blankRun(props.wholeSqFt)] : [blankRun(), blankRun(), blankRun()]
 }
 /** Runs with anything typed; an empty row is no run. */
 const filled = computed(() => typed.runs.filter((r) => r.volumeGal !== undefined || r.seconds !== undefined))
@@ -131,36 +123,12 @@ const cautions = computed(() => [
     <TextField v-model="typed.day" type="date" :label="say('bench.day')" :fault="form.faultAt('day')" />
     <template v-if="isRuns || typed.method === 'weighBack'">
       <TextField v-if="typed.method === 'weighBack'" v-model="typed.setting" :label="say('bench.setting')" />
-      <fieldset v-for="(run, i) in typed.runs" :key="i">
-        <legend>{{ say('operand.run', { n: i + 1 }) }}</legend>
-        <NumberField
-          v-model="run.areaSqFt"
-          unit="ft2"
-          :label="say('bench.runArea')"
-          :fault="runFault(i, 'areaSqFt')"
-        />
-        <NumberField
-          v-model="run.volumeGal"
-          :unit="isSpreader ? 'lb' : 'gal'"
-          :label="say(isSpreader ? 'bench.runWeight' : 'bench.runWater')"
-          :fault="runFault(i, 'volumeGal')"
-        />
-        <NumberField
-          v-if="!isSpreader"
-          v-model="run.seconds"
-          unit="s"
-          :label="say('bench.runTime')"
-          :fault="runFault(i, 'seconds')"
-        />
-      </fieldset>
-      <button
-        v-if="typed.method !== 'wholeLawn'"
-        type="button"
-        class="link"
-        @click="typed.runs.push(blank())"
-      >
-        {{ say('bench.moreRuns') }}
-      </button>
+      <CalibrationRuns
+        v-model="typed.runs"
+        :by-weight="isSpreader"
+        :fixed="typed.method === 'wholeLawn'"
+        :fault-at="runFault"
+      />
     </template>
     <template v-else-if="typed.method === 'catch'">
       <NumberField
@@ -198,15 +166,6 @@ const cautions = computed(() => [
 </template>
 
 <style scoped>
-fieldset {
-  border: 0;
-  border-top: 1px solid var(--rule);
-  padding: 0.3rem 0;
-  margin: 0;
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 0 0.7rem;
-}
 .caution {
   color: var(--ember-text);
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Sprayer } from '@jardinero/contract/bench'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { loadPlans } from '@jardinero/core/bench'
 import { kindOf } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -10,7 +10,7 @@ import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
 import GroundRest from './GroundRest.vue'
-import ProductRest from './ProductRest.vue'
+import MixProducts from './MixProducts.vue'
 import ToolsRest from './ToolsRest.vue'
 import WaterRest from './TankWaterRest.vue'
 import type { Bench } from './useBench.ts'
@@ -30,21 +30,9 @@ const equipment = computed(() =>
   }),
 )
 const labelOptions = computed(() => b.goods.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
-const addable = computed(() =>
-  b.goods.labels.value
-    .filter((l) => !b.goods.products.value.includes(l))
-    .map((l) => ({ value: l.id, label: l.rules.name })),
-)
-const ids = () => b.goods.products.value.map((l) => l.id)
 function takeFirst(id: string | undefined): void {
   if (id) b.startWith([id])
 }
-const adding = ref<string>()
-function add(id: string | undefined): void {
-  if (id) b.choices.value.labelIds = [...ids(), id]
-  adding.value = undefined
-}
-const drop = (id: string) => (b.choices.value.labelIds = ids().filter((other) => other !== id))
 const { yearUse } = b
 const yearUseParams = computed(() => {
   const { used, maximum, passes, lastDay } = yearUse.value!
@@ -121,28 +109,7 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       </button>
       <button class="link small" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button>
     </p>
-    <template v-for="(l, i) in b.goods.products.value" :key="l.id">
-      <p v-if="b.goods.products.value.length > 1" class="product">
-        <strong>{{ l.rules.name }}</strong>
-        <button
-          class="link small"
-          :aria-label="say('bench.dropProduct', { label: l.rules.name })"
-          @click="drop(l.id)"
-        >
-          {{ say('frame.remove') }}
-        </button>
-      </p>
-      <p v-if="faultAt(`products.${i}`)" class="stop small" role="alert">{{ faultAt(`products.${i}`) }}</p>
-      <ProductRest :bench="bench" :label="l" :index="i" :fault-at="faultAt" />
-    </template>
-    <ChoiceField
-      v-if="isWet && addable.length"
-      :model-value="adding"
-      :label="say('bench.addProduct')"
-      :options="addable"
-      filter
-      @update:model-value="add"
-    />
+    <MixProducts :bench="bench" :fault-at="faultAt" />
     <ChoiceField
       v-if="isWet"
       v-model="b.choices.value.loadPlan"
@@ -182,12 +149,5 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
   flex-wrap: wrap;
   gap: 0.2rem 1rem;
   align-items: center;
-}
-.product {
-  display: flex;
-  justify-content: space-between;
-  border-top: 1px solid var(--rule);
-  padding-top: 0.5rem;
-  margin-top: 0.4rem;
 }
 </style>

@@ -2,6 +2,7 @@
 import { useElementSize } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import type { WindowAnswer } from '@jardinero/core/outing'
+import HourPatterns from './HourPatterns.vue'
 import { useWords } from '../kit/session.ts'
 import { lanesOf, placeWindow, type Stretch } from './hourLanes.ts'
 
@@ -39,17 +40,7 @@ const holds = (s: Stretch) => chosen.value !== undefined && chosen.value >= s.fr
 <template>
   <div ref="box">
     <svg v-if="width" :width="width" :height="height" role="group" :aria-label="say('outing.picture')">
-      <defs>
-        <pattern id="air" width="7" height="7" patternUnits="userSpaceOnUse">
-          <path d="M0 3.5h7" />
-        </pattern>
-        <pattern id="wet" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(20)">
-          <path d="M3 0v4" />
-        </pattern>
-        <pattern id="time" width="6" height="6" patternUnits="userSpaceOnUse">
-          <circle cx="3" cy="3" r="1" />
-        </pattern>
-      </defs>
+      <HourPatterns />
       <g v-for="h in [0, 6, 12, 18]" :key="h" class="hour">
         <line :x1="x(h)" :x2="x(h)" :y1="top - 4" :y2="height" />
         <text :x="x(h) + 3" y="13">{{ clock(h) }}</text>
@@ -156,14 +147,6 @@ text {
 }
 .cold .ground {
   fill: color-mix(in srgb, var(--frost) 35%, var(--paper));
-}
-pattern path {
-  stroke: var(--quiet);
-  stroke-width: 1;
-  fill: none;
-}
-pattern circle {
-  fill: var(--quiet);
 }
 .stretch:focus-visible .ground,
 .stretch.holds .ground {

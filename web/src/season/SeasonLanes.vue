@@ -6,6 +6,7 @@ import type { JudgedProgramme, Programme } from '@jardinero/core/season'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import LanePicture from './LanePicture.vue'
 import LanePatterns from './LanePatterns.vue'
 import PassPeg from './PassPeg.vue'
 import { drawLane, laneScale, laneSpan, largest } from './laneShapes.ts'
@@ -14,7 +15,7 @@ import { usePlanContext } from './usePlanContext.ts'
 /** One lane a place: barrier strength against germination, gaps hatched, passes as pegs to drag. */
 const props = defineProps<{ judged: JudgedProgramme; programme: Programme; members: number }>()
 const emit = defineEmits<{ move: [pass: string, day: Day, dragging: boolean] }>()
-const { places, situation, today } = useYard()
+const { places, situation } = useYard()
 const { half, planDay } = usePlanContext()
 const { say, month, quantity } = useWords()
 const box = ref<HTMLElement>()
@@ -84,42 +85,15 @@ const firstOf = (placeId: PlaceId) => lanes.value[0]?.place.id === placeId
           </span>
         </header>
         <div class="lane">
-          <svg v-if="width" :width="width" :height="height + pegTop" aria-hidden="true">
-            <g :transform="`translate(0 ${pegTop})`">
-              <line
-                v-for="m in months"
-                :key="m.getTime()"
-                :x1="scale.at(m.toISOString().slice(0, 10))"
-                :x2="scale.at(m.toISOString().slice(0, 10))"
-                y1="0"
-                :y2="height"
-                class="month"
-              />
-              <path :d="l.drawn.hill" class="hill" />
-              <path :d="l.drawn.under" class="under" />
-              <path :d="l.drawn.band" class="band" />
-              <rect
-                v-for="g in l.drawn.gaps"
-                :key="g.from"
-                :x="scale.at(g.from)"
-                :width="Math.max(2, scale.at(g.to) - scale.at(g.from))"
-                :y="height * 0.45"
-                :height="height * 0.55"
-                class="gap"
-              />
-              <line x1="0" :x2="width" :y1="l.drawn.thresholdY" :y2="l.drawn.thresholdY" class="threshold" />
-              <path :d="l.drawn.line" class="strength" />
-              <line x1="0" :x2="width" :y1="height" :y2="height" class="ground" />
-              <line
-                v-if="scale.inside(today)"
-                :x1="scale.at(today)"
-                :x2="scale.at(today)"
-                y1="0"
-                :y2="height"
-                class="needle"
-              />
-            </g>
-          </svg>
+          <LanePicture
+            v-if="width"
+            :drawn="l.drawn"
+            :scale="scale"
+            :months="months"
+            :width="width"
+            :height="height"
+            :top="pegTop"
+          />
           <PassPeg
             v-for="p in pegsOf(l.place.zoneId)"
             :key="p.pass.id"
@@ -161,40 +135,6 @@ header {
 svg {
   display: block;
   overflow: visible;
-}
-.month {
-  stroke: var(--rule);
-}
-.hill {
-  fill: color-mix(in srgb, var(--plum) 26%, transparent);
-}
-.under {
-  fill: url(#barrierHatch);
-  opacity: 0.55;
-}
-.band {
-  fill: color-mix(in srgb, var(--moss) 18%, transparent);
-}
-.strength {
-  fill: none;
-  stroke: var(--moss);
-  stroke-width: 1.8;
-}
-.threshold {
-  stroke: var(--quiet);
-  stroke-dasharray: 3 3;
-}
-.gap {
-  fill: url(#gapHatch);
-  stroke: var(--stop);
-  stroke-width: 1;
-}
-.ground {
-  stroke: color-mix(in srgb, var(--ember) 45%, var(--quiet));
-}
-.needle {
-  stroke: var(--ink);
-  stroke-width: 1.3;
 }
 text {
   font-size: 11px;

@@ -15,10 +15,11 @@ import RestRow from '../kit/RestRow.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { newId } from '../kit/api.ts'
 import WeedsRest from '../soil/WeedsRest.vue'
-import { useLessons } from '../ledger/index.ts'
 import CalendarRest from './CalendarRest.vue'
 import FertiliserRest from './FertiliserRest.vue'
+import LessonsRest from './LessonsRest.vue'
 import PassEditor from './PassEditor.vue'
+import PlanHistory from './PlanHistory.vue'
 import WishesRest from './WishesRest.vue'
 import { useChoices } from './useChoices.ts'
 import { usePlanContext } from './usePlanContext.ts'
@@ -27,10 +28,9 @@ import { useShown } from './useShown.ts'
 /** What the answer of the Season station rests on, each changed in place. */
 defineProps<{ judged?: JudgedProgramme | undefined; programme?: Programme | undefined }>()
 const session = useSession()
-const { say, number, day: sayDay, time } = useWords()
-const { context, half, barrierLabels, stoppable, unstoppable, plansOf, planDay } = usePlanContext()
+const { say, number } = useWords()
+const { context, half, barrierLabels, stoppable, unstoppable, planDay } = usePlanContext()
 const { choice, set } = useChoices()
-const lessons = useLessons()
 const { programme: shown, change, changePass } = useShown()
 
 const halves = computed(() =>
@@ -66,7 +66,6 @@ function addPass(): void {
 }
 const removePass = (id: string) =>
   shown.value && change({ ...shown.value, passes: shown.value.passes.filter((p) => p.id !== id) })
-const history = computed(() => plansOf(half.value).toReversed().slice(0, 6))
 </script>
 
 <template>
@@ -135,42 +134,12 @@ const history = computed(() => plansOf(half.value).toReversed().slice(0, 6))
     @update:model-value="set({ partner: $event === 'yes' ? $event : undefined })"
   />
   <h3>{{ say('season.wishes') }}</h3>
-  <RestRow v-if="lessons.length" :name="say('ledger.lessons')">
-    <ul>
-      <li v-for="l in lessons" :key="l.id">
-        {{
-          say('ledger.lesson', {
-            verdict: l.verdict,
-            plant: l.plant,
-            zone: l.zone,
-            day: l.day,
-            label: l.label,
-          })
-        }}
-        <strong v-if="l.why">{{
-          say(`nextYear.${l.why}`, { group: l.group, plant: l.plant, label: l.label })
-        }}</strong>
-        <RouterLink v-else class="link" :to="{ name: 'ledger', query: { day: l.day } }">{{
-          say('ledger.findWhy')
-        }}</RouterLink>
-      </li>
-    </ul>
-  </RestRow>
+  <LessonsRest />
   <WishesRest :judged="judged" />
   <h3>{{ say('season.watched') }}</h3>
   <WeedsRest />
   <CalendarRest />
-  <template v-if="history.length">
-    <h3>{{ say('season.history') }}</h3>
-    <ul class="small">
-      <li v-for="p in history" :key="p.id">
-        {{
-          say('season.historySays', { day: sayDay(p.takenAt.slice(0, 10)), who: p.takenBy, reason: p.reason })
-        }}
-        <span class="visually-hidden">{{ time(p.takenAt, 'UTC') }}</span>
-      </li>
-    </ul>
-  </template>
+  <PlanHistory />
 </template>
 
 <style scoped>

@@ -6,6 +6,7 @@ import { addDays, daysBetween, type Day } from '@jardinero/core/quantity'
 import type { PlaceOutlook } from '@jardinero/core/soil'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import GroundPins from './GroundPins.vue'
 import { side } from './chart.ts'
 import { temperatureColour } from './groundColours.ts'
 import { isotherm, profileAt } from './groundPicture.ts'
@@ -18,7 +19,7 @@ const props = defineProps<{
   setAside: string[]
 }>()
 const { probeReadings } = useYard()
-const { say, quantity, day: sayDay } = useWords()
+const { say, day: sayDay } = useWords()
 const session = useSession()
 const dark = usePreferredDark()
 const box = ref<HTMLElement>()
@@ -88,7 +89,6 @@ const contour = computed(() => {
     ).defined((z) => z !== undefined)(points) ?? ''
   )
 })
-const plain = (c: number) => quantity(c, 'degC').replace(/[^\d.,-]/g, '')
 </script>
 
 <template>
@@ -117,17 +117,7 @@ const plain = (c: number) => quantity(c, 'degC').replace(/[^\d.,-]/g, '')
       </g>
       <text v-for="w in weeks" :key="w" class="week" :x="x(w)" :y="height - 6">{{ sayDay(w) }}</text>
       <path v-if="contour" :d="contour" class="contour" />
-      <g
-        v-for="p in pins"
-        :key="`${p.day} ${p.hour}`"
-        class="pin"
-        :class="{ out: p.out }"
-        :transform="`translate(${p.at} ${y(p.depthCm / 100)})`"
-      >
-        <line y1="-4" :y2="top - y(p.depthCm / 100) - 8" />
-        <circle r="3.4" />
-        <text v-if="p.named" :y="top - y(p.depthCm / 100) - 11">{{ plain(p.temperatureC) }}</text>
-      </g>
+      <GroundPins :pins="pins" :top="top" :y="y" />
       <line class="needle" :x1="needle" :x2="needle" y1="4" :y2="height - bottom" />
     </svg>
   </div>
@@ -169,30 +159,6 @@ text {
   stroke: var(--ink);
   stroke-width: 1.3;
   stroke-dasharray: 5 3;
-}
-.pin line {
-  stroke: var(--ink);
-  stroke-width: 1.1;
-}
-.pin circle {
-  fill: var(--paper);
-  stroke: var(--ink);
-  stroke-width: 1.5;
-}
-.pin text {
-  text-anchor: middle;
-  fill: var(--ink);
-  font-weight: 600;
-  font-variant-numeric: tabular-nums;
-}
-.pin.out circle {
-  stroke: var(--stop);
-  stroke-dasharray: 2 1.5;
-}
-.pin.out text,
-.pin.out line {
-  fill: var(--stop);
-  stroke-dasharray: 2 2;
 }
 .needle {
   stroke: var(--ink);

@@ -7,6 +7,7 @@ import type { TimingSchoolId } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import SchoolPasses from './SchoolPasses.vue'
 import SoilProgress from './SoilProgress.vue'
 import { useSoilNow, type DatedPass } from './useSoilNow.ts'
 
@@ -18,7 +19,6 @@ const { answer, schools, store } = useSoilNow()
 const form = useForm()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
-const height = 30
 
 const dateOf = (d: Day) => new Date(`${d}T00:00:00Z`)
 const span = computed<[Day, Day]>(() => {
@@ -26,19 +26,7 @@ const span = computed<[Day, Day]>(() => {
   return [addDays(today, -30), addDays(today, 320)]
 })
 const x = computed(() => scaleUtc(span.value.map(dateOf), [4, Math.max(200, width.value) - 4]))
-const at = (d: Day) => x.value(dateOf(d))
-const clamp = (d: Day) => (d < span.value[0] ? span.value[0] : d > span.value[1] ? span.value[1] : d)
 const months = computed(() => x.value.ticks(width.value < 500 ? 5 : 11))
-const drawn = (pass: DatedPass) => {
-  if (!pass.from || pass.from > span.value[1]) return undefined
-  const to = pass.to ?? pass.from
-  const left = at(clamp(pass.from))
-  return {
-    x: left,
-    width: Math.max(4, at(clamp(addDays(to, 1))) - left),
-    latest: pass.latest && pass.latest <= span.value[1] ? at(clamp(pass.latest)) : undefined,
-  }
-}
 const says = (pass: DatedPass) =>
   say('soil.pass', {
     pass: pass.pass,
@@ -77,38 +65,15 @@ const rows = computed(() => schools.value.toSorted((a, b) => a.school.localeComp
         <button v-else class="link small" @click="take(s.school)">{{ say('soil.takeSchool') }}</button>
       </header>
       <p class="quiet small">{{ say(`school.${s.school}.says`) }}</p>
-      <svg :width="width" :height="height" aria-hidden="true">
-        <line
-          v-for="m in months"
-          :key="m.getTime()"
-          :x1="x(m)"
-          :x2="x(m)"
-          y1="0"
-          :y2="height"
-          class="month"
-        />
-        <line x1="0" :x2="width" :y1="height - 6" :y2="height - 6" class="ground" />
-        <template v-for="p in s.passes" :key="p.pass">
-          <g v-if="drawn(p)" :class="p.verdict">
-            <line
-              v-if="drawn(p)!.latest"
-              :x1="drawn(p)!.x"
-              :x2="drawn(p)!.latest"
-              :y1="height - 13"
-              :y2="height - 13"
-              class="latest"
-            />
-            <rect
-              :x="drawn(p)!.x"
-              :y="height - 20"
-              :width="drawn(p)!.width"
-              height="14"
-              :class="{ seed: p.pass === 'seed' }"
-            />
-          </g>
-        </template>
-        <line :x1="at(answer!.today)" :x2="at(answer!.today)" y1="0" :y2="height" class="needle" />
-      </svg>
+      <SchoolPasses
+        class="drawing"
+        :passes="s.passes"
+        :span="span"
+        :x="x"
+        :months="months"
+        :width="width"
+        :today="answer!.today"
+      />
       <ul class="small">
         <li v-for="p in s.passes" :key="p.pass" :class="{ next: p.pass === s.next }">{{ says(p) }}</li>
       </ul>
@@ -138,43 +103,12 @@ svg {
   display: block;
 }
 /* Back to where the months stand. */
-article svg {
+.drawing {
   margin-left: calc(-0.7rem - 3px);
 }
 .axis text {
   font-size: 12px;
   fill: var(--quiet);
-}
-.month {
-  stroke: var(--rule);
-}
-.ground {
-  stroke: color-mix(in srgb, var(--ember) 45%, var(--quiet));
-}
-rect {
-  fill: color-mix(in srgb, var(--moss) 70%, transparent);
-}
-.go rect {
-  fill: var(--clay);
-}
-.late rect,
-.lateAtEdge rect {
-  fill: none;
-  stroke: var(--stop);
-  stroke-dasharray: 3 2;
-}
-rect.seed {
-  fill: none;
-  stroke: var(--moss);
-  stroke-width: 1.5;
-}
-.latest {
-  stroke: var(--quiet);
-  stroke-dasharray: 3 2;
-}
-.needle {
-  stroke: var(--ink);
-  stroke-width: 1.4;
 }
 ul {
   list-style: none;

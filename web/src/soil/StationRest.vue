@@ -1,19 +1,13 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { StationTaken } from '@jardinero/contract/weather'
-import {
-  guessColumns,
-  stationColumns,
-  stationUnits,
-  type StationColumn,
-  type StationMapping,
-} from '@jardinero/core/soil'
-import ChoiceField from '../kit/ChoiceField.vue'
+import { guessColumns, type StationMapping } from '@jardinero/core/soil'
 import RestRow from '../kit/RestRow.vue'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useYard } from '../state/index.ts'
+import StationColumns from './StationColumns.vue'
 import { useSoil } from './soilStore.ts'
 
 /** The yard's own station: a CSV with its columns named, or a typical year; what it gave so far. */
@@ -26,7 +20,6 @@ const mapping = ref<StationMapping>()
 const taken = ref<StationTaken>()
 const typicalTaken = ref(false)
 const own = computed(() => store.weather?.own)
-const none = -1
 
 async function choose(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -74,21 +67,6 @@ const forget = () =>
     await send('DELETE', `/api/soil/station?yardId=${yard.value!.id}`)
     await reload()
   })
-const columnOptions = computed(() => [
-  { value: none, label: say('soil.station.none') },
-  ...(file.value?.heading ?? []).map((name, value) => ({ value, label: name || String(value + 1) })),
-])
-const shownColumns = computed(() =>
-  stationColumns.filter((c) =>
-    mapping.value?.every === 'hour' ? c !== 'minimum' && c !== 'maximum' : c !== 'temperature',
-  ),
-)
-function pick(column: StationColumn, index: number | undefined): void {
-  const { [column]: _, ...others } = mapping.value!.columns
-  mapping.value!.columns = index === undefined || index === none ? others : { ...others, [column]: index }
-}
-const units = <U extends string>(list: readonly U[]) =>
-  list.map((value) => ({ value, label: say(`stationUnit.${value}`) }))
 </script>
 
 <template>
@@ -114,46 +92,7 @@ const units = <U extends string>(list: readonly U[]) =>
     </label>
     <form v-if="file && mapping" novalidate @submit.prevent="take">
       <p class="small">{{ file.name }}: {{ file.sample.slice(0, 6).join(' · ') }}</p>
-      <ChoiceField
-        v-model="mapping.every"
-        :label="say('soil.station.every')"
-        :options="units(['day', 'hour'])"
-      />
-      <ChoiceField
-        v-for="c in shownColumns"
-        :key="c"
-        :model-value="mapping.columns[c] ?? none"
-        :label="say(`stationColumn.${c}`)"
-        :options="columnOptions"
-        @update:model-value="pick(c, $event)"
-      />
-      <ChoiceField
-        v-model="mapping.dayOrder"
-        :label="say('soil.station.dayOrder')"
-        :options="units(['ymd', 'mdy', 'dmy'])"
-      />
-      <ChoiceField
-        v-model="mapping.temperatureUnit"
-        :label="say('stationColumn.temperature')"
-        :options="units(stationUnits.temperature)"
-      />
-      <ChoiceField
-        v-model="mapping.rainUnit"
-        :label="say('stationColumn.rain')"
-        :options="units(stationUnits.rain)"
-      />
-      <ChoiceField
-        v-if="mapping.columns.wind !== undefined"
-        v-model="mapping.windUnit"
-        :label="say('stationColumn.wind')"
-        :options="units(stationUnits.wind)"
-      />
-      <ChoiceField
-        v-if="mapping.columns.solar !== undefined"
-        v-model="mapping.solarUnit"
-        :label="say('stationColumn.solar')"
-        :options="units(stationUnits.solar)"
-      />
+      <StationColumns v-model="mapping" :heading="file.heading" />
       <button class="link">{{ say(form.saving.value ? 'frame.saving' : 'soil.station.takeIn') }}</button>
       <button type="button" class="link" @click="file = undefined">{{ say('frame.cancel') }}</button>
     </form>

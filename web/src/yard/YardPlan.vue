@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { Section } from '@jardinero/contract/yard'
-import { convert } from '@jardinero/core/quantity'
-import { useSession, useWords } from '../kit/session.ts'
-import { useAccount, useYard } from '../state/index.ts'
-import { boundsOf, nameBeside, nameLines, nameSpot, pathOf, placeSections, sidePath } from './placed.ts'
+import { useWords } from '../kit/session.ts'
+import { pathOf, sidePath } from './placed.ts'
+import { usePlanGeometry } from './usePlanGeometry.ts'
 
 /**
  * The plan to scale: lawns tinted by zone, what is taken off cut out, warm edges as thick strokes. Drag a section to move
@@ -18,54 +17,13 @@ const emit = defineEmits<{
   spot: [at: [xFt: number, yFt: number]]
 }>()
 defineSlots<{ over?: (scope: { ftPerPx: number }) => unknown }>()
-const { zones, places } = useYard()
-const account = useAccount()
 const { say, quantity } = useWords()
-const session = useSession()
 
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const shift = ref<{ id: string; dx: number; dy: number; x0: number; y0: number }>()
 
-const placed = computed(() =>
-  zones.value.flatMap((z, i) => placeSections(account.sectionsOf(z.id)).map((p) => ({ ...p, zone: i % 4 }))),
-)
-const bounds = computed(() =>
-  boundsOf(
-    placed.value.flatMap((p) => p.sides.flat()),
-    12,
-  ),
-)
-const height = computed(() =>
-  Math.min(props.most ?? 520, Math.max(220, (width.value * bounds.value[3]) / bounds.value[2])),
-)
-/** Feet per pixel, so that letters keep their size. */
-const ftPerPx = computed(() =>
-  Math.max(bounds.value[2] / Math.max(1, width.value), bounds.value[3] / height.value),
-)
-/** What is cut out lies on top. */
-const ordered = computed(() =>
-  placed.value
-    .toSorted((a, b) => Number(a.section.deduction) - Number(b.section.deduction))
-    .map((p) => ({
-      ...p,
-      name: nameSpot(p, 14 * ftPerPx.value),
-      lines: nameLines(p, 6.6 * ftPerPx.value),
-    })),
-)
-
-const edges = computed(() =>
-  places.value.flatMap((place) => {
-    const owner = placed.value.find((p) => p.section.id === place.sectionId)
-    const side = owner?.sides[place.side ?? -1]
-    return side && owner ? [{ place, side, ...nameBeside(side, owner.centre, 16 * ftPerPx.value) }] : []
-  }),
-)
-const barFt = computed(() => {
-  const us = session.preferences.units === 'us'
-  const step = us ? [5, 10, 20, 50, 100, 200] : [2, 5, 10, 20, 50].map((m) => convert(m, 'm', 'ft'))
-  return step.findLast((s) => s < bounds.value[2] / 4) ?? step[0]!
-})
+const { bounds, height, ftPerPx, ordered, edges, barFt } = usePlanGeometry(width, () => props.most)
 
 function press(event: PointerEvent, section: Section): void {
   if (props.still) return

@@ -5,12 +5,12 @@ import { useRouter } from 'vue-router'
 import { computePassLimits, passOfLabels } from '@jardinero/core/outing'
 import { convert } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
-import LabelCautions from '../../bench/LabelCautions.vue'
 import { useNow, useOutbox, useYard } from '../../state/index.ts'
 import { connection } from '../../kit/api.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import FieldEnd from './FieldEnd.vue'
 import FieldMixing from './FieldMixing.vue'
+import FieldReady from './FieldReady.vue'
 import FieldWalk from './FieldWalk.vue'
 import KeepOutClock from './KeepOutClock.vue'
 import PatternDrawing from './PatternDrawing.vue'
@@ -92,23 +92,7 @@ async function drop(): Promise<void> {
       <p v-if="connection.away" class="quiet small">{{ say('outing.offline') }}</p>
 
       <template v-if="outing.stage === 'ready'">
-        <LabelCautions v-for="rules in labels" :key="rules.name" :rules="rules" :named="labels.length > 1" />
-        <WindPanel :winds="outing.winds" :now="now" :most-mph="windMost" @add="field.addWind" />
-        <PatternDrawing
-          v-for="g in outing.tank.request.grounds"
-          :key="g.id"
-          :zone-id="g.id"
-          :swath-ft="outing.swathFt"
-        />
-        <ul class="ways small">
-          <li>{{ say('outing.way.trim') }}</li>
-          <li>{{ say('outing.way.far') }}</li>
-          <li v-if="outing.tank.request.grounds.some((g) => g.edgeSqFt)">{{ say('outing.way.edges') }}</li>
-          <li v-if="outing.tank.request.grounds.some((g) => g.mode === 'spot')">
-            {{ say('outing.way.spots') }}
-          </li>
-          <li>{{ say('outing.way.dry') }}</li>
-        </ul>
+        <FieldReady :outing="outing" :labels="labels" :most-mph="windMost" :now="now" @wind="field.addWind" />
         <Button class="big" :label="say('outing.startMixing')" @click="field.mix()" />
         <button class="link" @click="drop">{{ say('outing.dropIt') }}</button>
       </template>
@@ -188,8 +172,5 @@ async function drop(): Promise<void> {
 }
 .sent {
   font-size: 1.15rem;
-}
-.ways {
-  padding-left: 1.1rem;
 }
 </style>
