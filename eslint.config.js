@@ -194,7 +194,7 @@ export default ts.config(
       'no-restricted-exports': ['error', { restrictDefaultExports: { direct: true } }],
       'max-lines': ['error', { max: 300, skipBlankLines: true }],
       // Ceilings that may only come down; what we aim at is 40 lines and four parameters.
-      'max-lines-per-function': ['error', { max: 165, skipBlankLines: true, skipComments: true }],
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
       'max-params': ['error', { max: 6 }],
     },
   },
@@ -204,7 +204,7 @@ export default ts.config(
     rules: {
       'vue/require-default-prop': 'off',
       'no-undef': 'off',
-      'max-lines': ['error', { max: 210, skipBlankLines: true }],
+      'max-lines': ['error', { max: 180, skipBlankLines: true }],
     },
   },
   { files: ['**/*.ts'], rules: { 'no-undef': 'off' } },
@@ -213,7 +213,7 @@ export default ts.config(
     rules: { 'no-restricted-exports': 'off' },
   },
   {
-    files: ['**/*.test.ts', 'e2e/**', 'server/src/migrations/**'],
+    files: ['**/*.test.ts', 'e2e/**', 'server/test/**', 'server/src/migrations/**'],
     rules: { 'max-lines': 'off', 'max-lines-per-function': 'off', 'max-params': 'off' },
   },
   {

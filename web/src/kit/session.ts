@@ -1,19 +1,12 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref } from 'vue'
 import type { Person, Preferences, SessionState } from '@jardinero/contract/person'
-import {
-  createWords,
-  languageOf,
-  loadOpeningWords,
-  loadPlantWords,
-  loadStationWords,
-  type Catalogue,
-  type Words,
-} from '@jardinero/words'
+import { createWords, type Words } from '@jardinero/words'
 import { get, send, setCsrfToken, trySend, unreadable } from './api.ts'
 import { forgetPerson, hasLeft, isLeaving, noteLeaving } from './forget.ts'
 import { keptAnswers } from './kept.ts'
 import { forgetWork } from './keptWork.ts'
+import { useLanguage } from './language.ts'
 
 /** Before anyone is signed in: the browser's language, US units where it is American. */
 function strangerPreferences(): Preferences {
@@ -39,10 +32,8 @@ export const useSession = defineStore('session', () => {
   const newCodes = ref<string[]>([])
   /** Tries that failed since one was last here. */
   const failedBefore = ref<SessionState['failedSignIns']>()
-  const catalogue = shallowRef<Catalogue>({})
   const preferences = computed<Preferences>(() => person.value ?? strangerPreferences())
-  /** Whether the words of every station are here. */
-  const whole = ref(false)
+  const { catalogue, whole, speak, learnStations, learnPlants } = useLanguage()
   const words = computed<Words>(() => createWords(catalogue.value, preferences.value, whole.value))
   unreadable.says = (status) =>
     words.value.has('frame.unreadable') ? words.value.say('frame.unreadable', { status }) : String(status)
@@ -68,37 +59,6 @@ export const useSession = defineStore('session', () => {
     await send('POST', '/api/session/sign-out', {})
     hasLeft()
     return get<SessionState>('/api/session')
-  }
-  /** The language that is spoken, and whether its words of the stations and of plants are learned: they come when asked for. */
-  let language = ''
-  let plants = false
-  async function speak(locale: string): Promise<void> {
-    if (languageOf(locale) === language) return
-    const parts = [
-      loadOpeningWords(locale),
-      ...(whole.value ? [loadStationWords(locale)] : []),
-      ...(plants ? [loadPlantWords(locale)] : []),
-    ]
-    const learned = await Promise.all(parts)
-    language = languageOf(locale)
-    catalogue.value = learned.reduce((all, part) => ({ ...all, ...part }), {})
-  }
-  async function learn(load: (locale: string) => Promise<Catalogue>): Promise<void> {
-    const spoken = language
-    const learned = await load(spoken)
-    // Another language was chosen meanwhile: its words are not to be mixed.
-    if (language !== spoken) return learn(load)
-    catalogue.value = { ...catalogue.value, ...learned }
-  }
-  /** What every station but Today says. */
-  async function learnStations(): Promise<void> {
-    if (whole.value) return
-    await learn(loadStationWords)
-    whole.value = true
-  }
-  async function learnPlants(): Promise<void> {
-    plants = true
-    await learn(loadPlantWords)
   }
   const enter = async (how: WayIn, body: object = {}): Promise<void> => {
     const state = await send<SessionState>('POST', `/api/session/${how}`, body)

@@ -5,11 +5,10 @@ import type { Equipment, Opening, ShelfState, YardState, YardYear } from '@jardi
 import { dayIn, yearOf, type Day, type YardId } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
 import type { Almanac } from './almanac.ts'
-import { ask, createClient } from './client.ts'
+import { createClient } from './client.ts'
 import { clock } from './clock.ts'
-import { keys } from './keys.ts'
+import { createQueries } from './queries.ts'
 
-const never = Infinity
 export const emptyYear = (): YardYear => ({
   readings: [],
   records: [],
@@ -37,31 +36,7 @@ export const useHeld = defineStore('held', () => {
   const isHere = computed(() => Boolean(who.value))
   const yardIsOpen = computed(() => Boolean(who.value && standing.yardId))
 
-  const queries = {
-    opening: () => ({
-      queryKey: keys.opening(who.value),
-      queryFn: () => ask<Opening>('/api/account/opening'),
-    }),
-    equipment: () => ({
-      queryKey: keys.equipment(who.value),
-      queryFn: () => ask<Equipment>('/api/bench/equipment'),
-    }),
-    shelf: () => ({ queryKey: keys.shelf(who.value), queryFn: () => ask<ShelfState>('/api/shelf/state') }),
-    yard: (yardId = standing.yardId) => ({
-      queryKey: keys.yardState(who.value, yardId),
-      queryFn: () => ask<YardState>(`/api/yard/yards/${yardId}/state`),
-    }),
-    year: (year: number, yardId = standing.yardId) => ({
-      queryKey: keys.year(who.value, yardId, year),
-      queryFn: () => ask<YardYear>(`/api/yard/yards/${yardId}/years/${year}`),
-    }),
-    almanac: () => ({
-      queryKey: keys.reference('almanac'),
-      queryFn: () => ask<Almanac>('/api/almanac'),
-      staleTime: never,
-      gcTime: never,
-    }),
-  }
+  const queries = createQueries(who, standing)
   const watched = <T>(query: () => { queryKey: QueryKey; queryFn: () => Promise<T> }, enabled = isHere) =>
     useQuery(
       computed(() => ({ ...query(), enabled: enabled.value, shallow: true })),

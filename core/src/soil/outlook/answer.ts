@@ -13,7 +13,7 @@ import { computeWindows, nextPass, spreadDays } from '../windows.ts'
 import { computeDateWorking, computeMeanToday } from './dateWorking.ts'
 import { decidingPlace, leadOf, paceOf } from './lead.ts'
 import { adviseReading } from './nextReading.ts'
-import { computePaths, quantilesByDay } from './paths.ts'
+import { computePaths, quantilesByDay, type PlacePaths } from './paths.ts'
 import { profileOf } from './profile.ts'
 import { besideModel, signsBesideModel } from './readings.ts'
 import { createEnsembleSource } from './source.ts'
@@ -37,6 +37,69 @@ const recentMean = (values: ArrayLike<number>, days: number): number => {
   let sum = 0
   for (let i = Math.max(0, values.length - days); i < values.length; i++) sum += values[i]!
   return sum / Math.min(days, values.length)
+}
+
+interface PlaceParts {
+  paths: PlacePaths
+  source: ReturnType<typeof createEnsembleSource>
+  thresholds: NonNullable<SoilAnswerRequest['also']>[]
+  /** How many readings it rests on. */
+  readings: number
+}
+/** What is told of one place: its days behind and ahead, when it crosses each threshold, its ground in depth. */
+function computePlaceOutlook(
+  { places, groundOf, pasts, runs, forecastDays }: SoilAnswerRequest,
+  place: number,
+  { paths: own, source, thresholds, readings }: PlaceParts,
+): PlaceOutlook {
+  const { id, ground } = places[place]!
+  const [p10, p50, p90] = quantilesByDay(own.aheadC, own.members, own.ahead, [0.1, 0.5, 0.9]) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ]
+  const past = pasts[groundOf[place]!]!
+  const modelC = recentMean(past.dailyC, 5)
+  const offsetK = recentMean(own.observedC, 5) - modelC
+  const parts = {
+    ground,
+    modelC,
+    offsetK,
+    sdK: own.sdK,
+    readings,
+    members: own.members,
+    forecastDays: forecastDays,
+  }
+  return {
+    id,
+    observedC: Array.from(own.observedC),
+    p10C: Array.from(p10),
+    p50C: Array.from(p50),
+    p90C: Array.from(p90),
+    meanToday: computeMeanToday(parts),
+    sdK: own.sdK,
+    offsetK,
+    readings: parts.readings,
+    crossings: thresholds.map(({ parameter, thresholdC, trend, season }): PlaceCrossing => {
+      const days = source.crossings(place, thresholdC, trend, season)
+      const spread = spreadDays(days)
+      return {
+        parameter,
+        thresholdC,
+        trend,
+        days: spread,
+        shareBy: Array.from(
+          { length: drawnDays },
+          (_, d) => days.filter((on) => on <= d).length / days.length,
+        ),
+        never: days.filter((on) => on === Infinity).length / days.length,
+        ...(spread.p50 !== undefined && {
+          working: computeDateWorking({ ...parts, thresholdC, days: spread.p50 }),
+        }),
+      }
+    }),
+    profile: profileOf(past, runs, groundOf[place]!, offsetK),
+  }
 }
 
 /** What the soil of a yard will do, and what each school of timing makes of it. @throws RangeError as computeSoilOutlook */
@@ -82,59 +145,14 @@ export function computeSoilOutlook(request: SoilAnswerRequest): SoilOutlook {
     season: rule.season,
   }))
   const thresholds = request.also ? [...watched, request.also] : watched
-  const taken = (place: number) =>
-    anchor.left.filter((l) => l.place === place && l.index < beside.length).length
-
-  const outlooks = places.map(({ id, ground }, place): PlaceOutlook => {
-    const own = paths[place]!
-    const [p10, p50, p90] = quantilesByDay(own.aheadC, own.members, own.ahead, [0.1, 0.5, 0.9]) as [
-      Float64Array,
-      Float64Array,
-      Float64Array,
-    ]
-    const past = pasts[groundOf[place]!]!
-    const modelC = recentMean(past.dailyC, 5)
-    const offsetK = recentMean(own.observedC, 5) - modelC
-    const parts = {
-      ground,
-      modelC,
-      offsetK,
-      sdK: own.sdK,
-      readings: taken(place),
-      members: own.members,
-      forecastDays: request.forecastDays,
-    }
-    return {
-      id,
-      observedC: Array.from(own.observedC),
-      p10C: Array.from(p10),
-      p50C: Array.from(p50),
-      p90C: Array.from(p90),
-      meanToday: computeMeanToday(parts),
-      sdK: own.sdK,
-      offsetK,
-      readings: parts.readings,
-      crossings: thresholds.map(({ parameter, thresholdC, trend, season }): PlaceCrossing => {
-        const days = source.crossings(place, thresholdC, trend, season)
-        const spread = spreadDays(days)
-        return {
-          parameter,
-          thresholdC,
-          trend,
-          days: spread,
-          shareBy: Array.from(
-            { length: drawnDays },
-            (_, d) => days.filter((on) => on <= d).length / days.length,
-          ),
-          never: days.filter((on) => on === Infinity).length / days.length,
-          ...(spread.p50 !== undefined && {
-            working: computeDateWorking({ ...parts, thresholdC, days: spread.p50 }),
-          }),
-        }
-      }),
-      profile: profileOf(past, runs, groundOf[place]!, offsetK),
-    }
-  })
+  const outlooks = places.map((_, place) =>
+    computePlaceOutlook(request, place, {
+      paths: paths[place]!,
+      source,
+      thresholds,
+      readings: anchor.left.filter((l) => l.place === place && l.index < beside.length).length,
+    }),
+  )
   const germination = request.weeds.length
     ? places.flatMap((place, i) =>
         computeGermination({

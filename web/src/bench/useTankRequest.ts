@@ -1,0 +1,82 @@
+import { computed, type Ref } from 'vue'
+import type { Zone } from '@jardinero/contract/yard'
+import type { TankGround, TankProductOrder, TankRequest } from '@jardinero/core/bench'
+import type { Day } from '@jardinero/core/quantity'
+import { useYard } from '../state/index.ts'
+import { useSession } from '../kit/session.ts'
+import { useShelf } from '../shelf/index.ts'
+import type { useGear } from './useGear.ts'
+import { doseAs, type useGoods } from './useGoods.ts'
+import type { useTankChoices } from './useTankChoices.ts'
+import { useTools } from './useTools.ts'
+
+type Choices = ReturnType<typeof useTankChoices>['choices']
+
+/** The lawns a tank is for, each as it is treated. */
+export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>) {
+  const { areas, passesOn } = useYard()
+  return computed(() =>
+    chosenZones.value.map((z): TankGround => {
+      const { area, uncertainty } = areas.value.get(z.id)!
+      const { mode = 'broadcast', spotSqFt, edgeSqFt } = choices.value.ground[z.id] ?? {}
+      return {
+        id: z.id,
+        name: z.name,
+        turf: z.turf,
+        state: z.state,
+        areaSqFt: area.value,
+        areaUncertaintySqFt: uncertainty.value,
+        mode,
+        ...(spotSqFt !== undefined && { spotSqFt }),
+        ...(edgeSqFt !== undefined && { edgeSqFt }),
+        passes: passesOn(z.id),
+      }
+    }),
+  )
+}
+
+interface Chosen {
+  choices: Choices
+  passDay: Ref<Day>
+  grounds: Ref<TankGround[]>
+  gear: ReturnType<typeof useGear>
+  goods: ReturnType<typeof useGoods>
+}
+/** What the tank is asked for; nothing while something is missing, or where granules are spread. */
+export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chosen) {
+  const session = useSession()
+  const shelf = useShelf()
+  const { tools, toolOf, own } = useTools()
+  const { calibrated, sprayer, spreads } = gear
+  const { label, products, doseOf } = goods
+  /** One's own tools, else of the usual ones those that show the reader's units; the core goes on to all where none of them has a mark. */
+  const offered = computed(() => {
+    if (own.value.length) return own.value
+    const metric = new Set<string>(['g', 'kg', 'mL', 'L'])
+    return tools.value.filter((t) => metric.has(t.unit) === (session.preferences.units === 'metric'))
+  })
+  return computed<TankRequest | undefined>(() => {
+    if (!grounds.value.length || !label.value || !calibrated.value || !sprayer.value || spreads.value)
+      return undefined
+    return {
+      day: passDay.value,
+      grounds: grounds.value,
+      products: products.value.map((l): TankProductOrder => {
+        const dose = doseOf(l)
+        const tool = toolOf(choices.value.tools[l.id] ?? '')
+        return {
+          rules: l.rules,
+          ...(dose && doseAs(l, dose)),
+          ...(tool && { tool }),
+        }
+      }),
+      carrierVolume: { value: calibrated.value.carrierVolume.value, unit: 'gal/1000ft2' },
+      capacityGal: sprayer.value.capacityGal ?? NaN,
+      loadPlan: choices.value.loadPlan,
+      tools: offered.value,
+      ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),
+      ...(choices.value.water && { water: choices.value.water }),
+      actives: shelf.almanac.actives,
+    }
+  })
+}
