@@ -57,7 +57,8 @@ export async function openFile(from, to, passphrase) {
       .setAAD(head)
       .setAuthTag(readPart(from, size - tagBytes, tagBytes))
     const content = createReadStream(from, { start: headBytes, end: size - tagBytes - 1 })
-    await pipeline(content, cipher, createWriteStream(to, { mode: 0o600 }))
+    // Made here, not when the stream comes to it: what is removed below must not appear afterwards.
+    await pipeline(content, cipher, createWriteStream(to, { fd: openSync(to, 'w', 0o600) }))
   } catch {
     rmSync(to, { force: true })
     throw new PlainFault(
