@@ -9,7 +9,7 @@ import { activesSchema, climatesSchema } from './schemas.ts'
 import { turf } from './turf.ts'
 
 export { controlLengths, type ControlLengthRow } from './barriers.ts'
-export { plantAlmanac } from './plants.ts'
+export { plantAlmanac, sprouts } from './plants.ts'
 export type { Turf } from './turf.ts'
 
 /** An invented weather station that ships with the application. */

@@ -40,3 +40,8 @@ export const plantAlmanac = {
     plantsSchema,
   ),
 }
+
+/** On what soil each plant sprouts, as far as it is known: warming, cooling or both. */
+export const sprouts: Record<string, 'rising' | 'falling' | 'both'> = Object.fromEntries(
+  plantAlmanac.plants.flatMap(({ code, emergence }) => (emergence ? [[code, emergence.trend]] : [])),
+)

@@ -37,11 +37,11 @@ import type {
   TankId,
   ZoneId,
 } from '@jardinero/core/quantity'
-import type { LabelRules } from '@jardinero/core/shelf'
+import type { LabelRules, OutlookDay } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
-import { askedRate } from './shelf.ts'
+import { askedRate, outlookDays, override } from './shelf.ts'
 
 export interface Sprayer extends Row<'sprayer'> {
   name: string
@@ -100,10 +100,13 @@ export interface TankOrder {
   loadPlan: LoadPlan
   waterFirst: number | null
   water: WaterQuality | null
+  /** The weather ahead as it is known where it is mixed. */
+  outlook?: OutlookDay[]
+  override?: string
 }
 
 /** A tank as it was made: the order, the request with the labels of that day, and the figures. Never changed. */
-export interface Tank extends TankOrder {
+export interface Tank extends Omit<TankOrder, 'outlook' | 'override'> {
   id: TankId
   request: TankRequest
   result: TankMix
@@ -156,10 +159,12 @@ export interface SpreadOrder {
   day: string
   rate: Quantity<RatePerAreaUnit>
   directions: 1 | 2
+  outlook?: OutlookDay[]
+  override?: string
 }
 
 /** A spread as it was made: the order, what it rests on, and the figures. Never changed. */
-export interface Spread extends SpreadOrder {
+export interface Spread extends Omit<SpreadOrder, 'outlook' | 'override'> {
   id: SpreadId
   request: SpreadRequest
   plan: SpreadPlan
@@ -244,6 +249,8 @@ export const tankChoices = {
 /** POST /api/bench/tanks */
 export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   id: id.required(),
+  outlook: outlookDays,
+  override,
   zones: list(
     Joi.object({
       zoneId: id.required(),
@@ -296,6 +303,8 @@ export const mixOrder = Joi.object<MixOrder & { id: string }, true>({
 /** POST /api/bench/spreads */
 export const spreadOrder = Joi.object<SpreadOrder & { id: string }>({
   id: id.required(),
+  outlook: outlookDays,
+  override,
   zones: tankOrder.extract('zones'),
   labelId: id.required(),
   calibrationId: id.required(),

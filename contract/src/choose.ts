@@ -3,7 +3,7 @@ import type { Belt, PlantStage } from '@jardinero/core/scout'
 import type { ChoiceGround, ChoiceRequest, LabelRules } from '@jardinero/core/shelf'
 import type { Hemisphere, TurfState } from '@jardinero/core/yard'
 import { count, day, list, name } from './field.ts'
-import { labelRules, oneOf, quantity, shelfSituation, turfCheck } from './shelf.ts'
+import { labelRules, oneOf, outlookDays, quantity, shelfSituation, turfCheck } from './shelf.ts'
 
 const code = Joi.string()
   .pattern(/^[a-z][A-Za-z0-9]*$/)
@@ -37,6 +37,12 @@ export interface ChooseOrder extends Pick<
   labels?: LabelRules[]
 }
 
+/** Grass of the yard that is not to be touched. */
+export const neighbours = list(
+  Joi.object({ name: name.required(), turf: code.required(), state: Joi.string().max(20).required() }),
+  20,
+).default([])
+
 /** POST /api/shelf/choose: labels asked about, else the sample labels. */
 export const chooseRequest = Joi.object<ChooseOrder, true>({
   day: day.required(),
@@ -50,10 +56,7 @@ export const chooseRequest = Joi.object<ChooseOrder, true>({
   seedingDay: day,
   check: turfCheck,
   passes: list(pastPass, 500).default([]),
-  neighbours: list(
-    Joi.object({ name: name.required(), turf: code.required(), state: Joi.string().max(20).required() }),
-    20,
-  ).default([]),
+  neighbours,
   weeds: list(
     Joi.object({
       plant: code.required(),
@@ -66,10 +69,7 @@ export const chooseRequest = Joi.object<ChooseOrder, true>({
     .min(1)
     .required(),
   labels: list(labelRules, 100),
-  outlook: list(
-    Joi.object({ day: day.required(), highC: Joi.number().required(), lowC: Joi.number().required() }),
-    16,
-  ).default([]),
+  outlook: outlookDays.default([]),
   situation: shelfSituation.default({
     licensed: false,
     site: 'homeLawn',

@@ -3,7 +3,17 @@ import { mostGrounds, toolIds, treatModes, type MixRequest, type TankRequest } f
 import { turfStates } from '@jardinero/core/yard'
 import { mixChoices, tankChoices, waterQuality } from './bench.ts'
 import { day, list, name, number } from './field.ts'
-import { askedRate, carrierVolume, labelRules } from './shelf.ts'
+import { neighbours } from './choose.ts'
+import {
+  askedRate,
+  carrierVolume,
+  labelRules,
+  oneOf,
+  outlookDays,
+  override,
+  shelfSituation,
+  turfCheck,
+} from './shelf.ts'
 
 const state = Joi.string().valid(...turfStates)
 const turf = Joi.string().max(40)
@@ -24,6 +34,19 @@ const passes = list(
   }),
 ).default([])
 
+/** What is known of the turf, and what stands around it. */
+const judged = {
+  check: turfCheck,
+  seedingDay: day,
+  sownOn: day,
+  around: Joi.object({
+    situation: shelfSituation.required(),
+    neighbours,
+    outlook: outlookDays,
+    hemisphere: oneOf(['northern', 'southern']),
+  }),
+}
+
 /** One product over one area. */
 const oneProduct = Joi.object({
   ...mixChoices,
@@ -35,6 +58,8 @@ const oneProduct = Joi.object({
   carrierVolume: carrierVolume.required(),
   capacityGal: number.required(),
   passes,
+  override,
+  ...judged,
 })
 
 /** Several products over several lawns. */
@@ -54,6 +79,7 @@ const severalProducts = Joi.object({
       spotSqFt: number,
       edgeSqFt: number,
       passes,
+      ...judged,
     }),
     mostGrounds,
   )
@@ -72,6 +98,7 @@ const severalProducts = Joi.object({
   capacityGal: number.required(),
   waterFirst: number,
   water: waterQuality,
+  override,
 })
 
 /** POST /api/bench/mix: one product, or with `products` and `grounds` several. */

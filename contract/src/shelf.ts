@@ -9,7 +9,9 @@ import {
   signalWords,
   sites,
   type Active,
+  type Circumstances,
   type LabelRules,
+  type OutlookDay,
   type ShelfSituation,
   type StockPackage,
   type Taken,
@@ -154,6 +156,8 @@ export const label = rowShapes<Label>({ rules: labelRules.required() })
 export interface ShelfAlmanac {
   actives: Active[]
   sampleLabels: { code: string; rules: LabelRules }[]
+  /** On what soil each plant sprouts: warming, cooling or both. */
+  sprouts: NonNullable<Circumstances['sprouts']>
 }
 
 /** A package of a product on the shelf. */
@@ -251,6 +255,18 @@ export const turfCheck = Joi.object<TurfCheck, true>({
   laidOn: day,
   crown: Joi.object({ day: day.required(), green: Joi.boolean().required() }),
 })
+
+/** The days ahead as the person's application saw them. */
+export const outlookDays = list(
+  Joi.object<OutlookDay, true>({
+    day: day.required(),
+    highC: Joi.number().required(),
+    lowC: Joi.number().required(),
+  }),
+  16,
+)
+/** The owner's reason to go on against advice. */
+export const override = Joi.string().trim().max(400).allow('')
 
 /** POST /api/shelf/check */
 export const checkRequest = Joi.object<{ rules: LabelRules; lawnSqFt?: number }, true>({

@@ -154,7 +154,7 @@ describe('measures, spreaders and other ways of calibrating', () => {
       inputs: { setting: 'K', weighed: [{ areaSqFt: 1000, lb: 1.2 }] },
     })
     const labelId = await add('/api/shelf/labels', {
-      rules: almanac.sampleLabels.find((l) => l.code === 'hollin')!.rules,
+      rules: almanac.sampleLabels.find((l) => l.code === 'oakstow')!.rules,
     })
     const order = {
       id: randomUUID(),
@@ -162,12 +162,12 @@ describe('measures, spreaders and other ways of calibrating', () => {
       labelId,
       calibrationId,
       day: '2026-02-28',
-      rate: { value: 2.4, unit: 'lb/1000ft2' },
+      rate: { value: 3, unit: 'lb/1000ft2' },
       directions: 2,
     }
     const { plan, mixIds } = (await owner.post('/api/bench/spreads', order)).json()
-    expect(plan.total.value).toBeCloseTo(15.24, 6)
-    expect(plan.perDirection.value).toBeCloseTo(7.62, 6)
+    expect(plan.total.value).toBeCloseTo(19.05, 6)
+    expect(plan.perDirection.value).toBeCloseTo(9.525, 6)
     const record = await owner.post('/api/ledger/records', {
       ...lawn.pass,
       id: randomUUID(),
@@ -175,7 +175,7 @@ describe('measures, spreaders and other ways of calibrating', () => {
     })
     expect(record.json()).toMatchObject({
       waterGal: 0,
-      product: { value: expect.closeTo(15.24, 6), unit: 'lb' },
+      product: { value: expect.closeTo(19.05, 6), unit: 'lb' },
     })
     const bag = await add('/api/shelf/labels', {
       rules: almanac.sampleLabels.find((l) => l.code === 'turlow')!.rules,

@@ -190,7 +190,7 @@ describe('bad input is refused at its field', () => {
       rate: { value: 1.1, unit: 'oz/1000ft2' },
     })
     expect(response.json().detail).toBe(
-      '1.1 oz per 1,000 sq ft is over this label’s maximum of 0.55 oz per 1,000 sq ft for tall fescue.',
+      '1.1 oz per 1,000 sq ft is over this label’s maximum of 0.55 oz per 1,000 sq ft for tall fescue. Take 0.55 oz per 1,000 sq ft.',
     )
     const { person } = (await owner.get('/api/session')).json()
     await owner.patch('/api/account/me', { version: person.version, units: 'metric', locale: 'en-AU' })

@@ -1,5 +1,5 @@
 import { IntlMessageFormat } from 'intl-messageformat'
-import { isDay, type Param, type Params } from '@jardinero/core/quantity'
+import { isDay, type Param, type Params, type Refusal } from '@jardinero/core/quantity'
 import { presentQuantity, type Reader } from './present.ts'
 
 /** Messages by key, "room.key"; ICU message format. */
@@ -47,6 +47,8 @@ export interface Words {
   say: (key: string, params?: Params) => string
   /** A sentence in parts; parameters that are objects other than quantities come back whole. */
   sayParts: (key: string, params?: Record<string, unknown>) => SentencePart[]
+  /** Why something is refused, and what would do. */
+  refusal: (refusal: Pick<Refusal, 'code' | 'params' | 'remedy'>) => string
   quantity: (value: number, unit: string, asIs?: boolean) => string
   /** Two quantities of one unit, the unit said once. */
   range: (least: number, most: number, unit: string, asIs?: boolean) => string
@@ -135,6 +137,10 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
     has: (key) => catalogue[key] !== undefined,
     say,
     sayParts,
+    refusal: ({ code, params, remedy }) => {
+      const key = [`refusal.${code}`, `invalid.${code}`].find((k) => catalogue[k]) ?? 'invalid.other'
+      return remedy ? `${say(key, params)} ${say(`remedy.${remedy.code}`, remedy.params)}` : say(key, params)
+    },
     quantity,
     range,
     number: (value, options) => numbers(options).format(value),

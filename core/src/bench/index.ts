@@ -45,7 +45,6 @@ export { mixingOrder, planTankFilling } from './tank/order.ts'
 export {
   mostGrounds,
   mostProducts,
-  timesOver,
   treatedSqFt,
   treatModes,
   type TankGround,

@@ -12,9 +12,14 @@ import type { LimitRequest, YearUse } from '../shelf/index.ts'
 import type { FillingStep } from './filling.ts'
 import type { LoadPlan } from './loads.ts'
 import { measuringTools, usualTools, type MeasuredDose, type ToolId } from './measure.ts'
+import type { TankGround, TankRequest } from './tank/request.ts'
 import { computeTank } from './tank/tank.ts'
 
-export interface MixRequest extends LimitRequest {
+export interface MixRequest
+  extends
+    LimitRequest,
+    Pick<TankRequest, 'actives' | 'override'>,
+    Pick<TankGround, 'around' | 'check' | 'seedingDay' | 'sownOn'> {
   rate: Quantity<RatePerAreaUnit>
   carrierVolume: Quantity<'gal/1000ft2'>
   areaSqFt: number
@@ -57,6 +62,7 @@ export interface Mix {
  */
 export function computeMix(request: MixRequest): Outcome<Mix> {
   const { rules, turf, state, areaSqFt, passes, areaUncertaintySqFt, tool, rate } = request
+  const { actives, override, around, check, seedingDay, sownOn } = request
   const { adjuvant: _, ...alone } = rules
   const tank = computeTank({
     day: request.day,
@@ -70,6 +76,10 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
         mode: 'broadcast',
         passes,
         ...(areaUncertaintySqFt !== undefined && { areaUncertaintySqFt }),
+        ...(around && { around }),
+        ...(check && { check }),
+        ...(seedingDay && { seedingDay }),
+        ...(sownOn && { sownOn }),
       },
     ],
     products: [{ rules: alone, rate, tool: { id: tool, ...measuringTools[tool] } }],
@@ -77,6 +87,8 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
     capacityGal: request.capacityGal,
     loadPlan: request.loadPlan,
     tools: usualTools,
+    ...(actives && { actives }),
+    ...(override && { override }),
   })
   if (!tank.ok)
     return {

@@ -12,14 +12,21 @@ import {
   type RatePerAreaUnit,
   type Refusal,
 } from '../quantity/index.ts'
-import { computeYearShare, kindOf, type LabelRules, type YearUse } from '../shelf/index.ts'
+import {
+  computeYearShare,
+  judgeApplication,
+  kindOf,
+  timesOver,
+  worstOn,
+  type LabelRules,
+  type YearUse,
+} from '../shelf/index.ts'
 import { computeFertiliser } from './fertiliser.ts'
-import { checkOnGround, worstOn } from './tank/onGround.ts'
-import { timesOver, treatedSqFt, type TankGround } from './tank/request.ts'
+import { circumstancesOf, treatedSqFt, type TankGround, type TankRequest } from './tank/request.ts'
 import { planWatering, type WateringWindow } from './tank/watering.ts'
 
 /** A granular product over one or several zones, by weight. */
-export interface SpreadRequest {
+export interface SpreadRequest extends Pick<TankRequest, 'actives' | 'override'> {
   day: Day
   grounds: TankGround[]
   rules: LabelRules
@@ -65,8 +72,16 @@ interface GroundCheck {
 }
 
 /** A zone against the label; of a fertiliser, what it gives of nitrogen at once. */
-function checkGround({ rules, rate, day }: SpreadRequest, ground: TankGround): GroundCheck {
-  if (kindOf(rules) !== 'fertiliser') return checkOnGround({ rules, rate, day }, ground)
+function checkGround(request: SpreadRequest, ground: TankGround): GroundCheck {
+  const { rules, rate, day } = request
+  if (kindOf(rules) !== 'fertiliser') {
+    const { refusals, cautions, limits } = judgeApplication(
+      { day, rules, rate },
+      ground,
+      circumstancesOf(request, ground),
+    )
+    return { refusals, cautions, yearUse: limits.yearUse }
+  }
   const nitrogenPercent = rules.analysis?.n ?? 0
   const nitrogenLbPer1000 =
     (convert(rate.value, rate.unit, 'lb/1000ft2') * timesOver(ground) * nitrogenPercent) / 100

@@ -11,9 +11,8 @@ import {
   type VolumeUnit,
   type LabelId,
 } from '../quantity/index.ts'
-import { timesOver } from '../bench/index.ts'
 import { computePassTime } from '../outing/index.ts'
-import { computeActiveRates, type LabelRules, type Pass } from '../shelf/index.ts'
+import { computeActiveRates, timesOver, type LabelRules, type Pass } from '../shelf/index.ts'
 
 /** What an application record says of the product that went down. It carries its own copy of the label's rules. */
 export interface RecordedApplication {

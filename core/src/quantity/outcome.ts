@@ -8,6 +8,12 @@ export interface Refusal {
   /** The input at fault, as a path into the request ("products.0.rate"). */
   field?: string
   params: Params
+  /** Something must be known first; absent where it is refused outright. */
+  kind?: 'stops' | 'asks' | 'minds'
+  /** What would do. Its words stand under remedy.<code>. */
+  remedy?: { code: string; params: Params }
+  /** Who says so. A label's limits and the law of a place nobody's own reason moves. */
+  source?: 'label' | 'almanac' | 'law' | 'site' | 'weather' | 'season'
 }
 
 /** Something to heed that does not stop the work. The words come from the catalogue under caution.<code>. */

@@ -248,7 +248,7 @@ describe('limits of a programme', () => {
       'seed inside it',
       plan(pass(10)),
       { seeding: [{ zoneId: 'lawn', day: '2026-06-01' }] },
-      'seedingInsideBarrier passes.0.when',
+      'seedingTooSoon passes.0.when',
     ],
     [
       'no time',
@@ -355,7 +355,7 @@ describe('the schools beside each other', () => {
     const free = rows.find((r) => r.school === 'halvesByTemperature')!.programme.passes[1]!
     const moved = compareSchools(sown, choice).find((r) => r.school === 'halvesByTemperature')!
     expect(moved.programme.passes[1]?.when).not.toEqual(free.when)
-    expect(moved.faults.map((f) => f.code)).not.toContain('seedingInsideBarrier')
+    expect(moved.faults.map((f) => f.code)).not.toContain('seedingTooSoon')
   })
   it('take a second group along, and one that kills young crabgrass, where the shelf has them', () => {
     const both = compareSchools(season, { ...choice, partner: true })

@@ -22,25 +22,37 @@ export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'
 export { compareVectors, findMinimumCover, type Cover, type CoverSet } from './choice/cover.ts'
 export { findUse, namesTurf, type LineAsked } from './directions.ts'
 export { computeReentry, computeReentryInterval, usualDryingHours, type ReentryInterval } from './reentry.ts'
-export { airBand } from './choice/weather.ts'
 export { computeExpectation, type Expectation } from './choice/expect.ts'
 export { purchaseFor } from './choice/product.ts'
 export { cheapestPackages, type PackageSize, type Purchase } from './packages.ts'
 export {
-  usualSituation,
   type ChoiceGround,
   type ChoiceProduct,
   type ChoiceRequest,
   type ChoiceWeed,
   type JudgedProduct,
   type Mark,
-  type Neighbour,
-  type OutlookDay,
   type ProductSource,
-  type ShelfSituation,
   type Tank,
-  type TurfCheck,
 } from './choice/request.ts'
+export {
+  airBand,
+  groundFacts,
+  judgeApplication,
+  judgementRules,
+  timesOver,
+  usualSituation,
+  worstOn,
+  type Application,
+  type Circumstances,
+  type JudgedGround,
+  type Judgement,
+  type Neighbour,
+  type Objection,
+  type OutlookDay,
+  type ShelfSituation,
+  type TurfCheck,
+} from './judgement/index.ts'
 export { findClash, rateFor } from './choice/tank.ts'
 export { findContradictions } from './contradictions/findContradictions.ts'
 export type { Finding } from './contradictions/finding.ts'

@@ -1,9 +1,11 @@
+import { almanac } from '@jardinero/almanac'
 import type { Calibration, Mix, MixOrder, Sprayer } from '@jardinero/contract/bench'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Section, Zone } from '@jardinero/contract/yard'
 import { computeCalibration, computeMix, type MixRequest } from '@jardinero/core/bench'
 import { computeArea } from '@jardinero/core/yard'
 import { passesOnZone } from '../ledger/index.ts'
+import { createAround } from '../shelf/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { accept } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -11,6 +13,7 @@ import type { AccountScope } from '../platform/scope.ts'
 /** Everything a mix rests on, looked up in the account. */
 async function gatherRequest(scope: AccountScope, order: MixOrder): Promise<MixRequest> {
   const zone = await scope.get<Zone>('zone', order.zoneId)
+  const { around, facts } = await createAround(scope, { day: order.day, touched: [zone.id] })(zone)
   const label = await scope.get<Label>('label', order.labelId)
   const calibration = await scope.get<Calibration>('calibration', order.calibrationId)
   const sprayer = await scope.get<Sprayer>('sprayer', calibration.sprayerId)
@@ -30,6 +33,9 @@ async function gatherRequest(scope: AccountScope, order: MixOrder): Promise<MixR
     capacityGal: sprayer.capacityGal ?? NaN,
     loadPlan: order.loadPlan,
     tool: order.tool,
+    actives: almanac.actives,
+    around,
+    ...facts,
   }
 }
 

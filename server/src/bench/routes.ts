@@ -53,7 +53,7 @@ export const benchCollections: Collection[] = [
 
 /** One product or several: what the schema let through tells which. */
 function computeAsked(body: MixAsked) {
-  if (!('products' in body)) return computeMix(body)
+  if (!('products' in body)) return computeMix({ ...body, actives: almanac.actives })
   const products = body.products.map(({ tool, ...p }) => ({
     ...p,
     ...(tool && { tool: usualTools.find((t) => t.id === tool)! }),

@@ -1,12 +1,13 @@
+import { almanac } from '@jardinero/almanac'
 import type { Calibration, Mix, MixFigures, Sprayer, Spread, SpreadOrder } from '@jardinero/contract/bench'
 import type { Label } from '@jardinero/contract/shelf'
-import { computeAnyCalibration, planSpread, treatedSqFt, type TankGround } from '@jardinero/core/bench'
+import { computeAnyCalibration, planSpread, treatedSqFt } from '@jardinero/core/bench'
 import { convert, figure, operand } from '@jardinero/core/quantity'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { groundOf } from './tanks.ts'
+import { groundsOf } from './tanks.ts'
 
 /** What goes down on one lawn, lb: its share by the ground it is. Granules need no water. */
 function figuresOf({ rate }: SpreadOrder, sqFt: number): MixFigures {
@@ -48,8 +49,7 @@ export async function makeSpread(
   if (spreader.hopperLb === null)
     throw new ProblemError('refused', [{ code: 'capacityNotPositive', field: 'calibrationId', params: {} }])
   const { rules } = await scope.get<Label>('label', order.labelId)
-  const grounds: TankGround[] = []
-  for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
+  const grounds = await groundsOf(scope, order)
   const request = {
     day: order.day,
     grounds,
@@ -57,9 +57,10 @@ export async function makeSpread(
     rate: order.rate,
     hopperLb: spreader.hopperLb,
     directions: order.directions,
+    ...(order.override && { override: order.override }),
     ...(calibrated.kind === 'spreader' && { spreadRate: calibrated.spreadRate.value }),
   }
-  const plan = accept(planSpread(request))
+  const plan = accept(planSpread({ ...request, actives: almanac.actives }))
   const madeAt = clock().toISOString()
   const mixes = grounds.map((ground): Mix => {
     const areaSqFt = treatedSqFt(ground)
@@ -81,8 +82,9 @@ export async function makeSpread(
       state: ground.state,
     }
   })
+  const { outlook: _, override: __, ...ordered } = order
   const made = await scope.add<Spread>('spread', {
-    ...order,
+    ...ordered,
     request,
     plan,
     spreader: spreader.name,

@@ -16,13 +16,19 @@ import { figure, operand } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
 import { computeArea } from '@jardinero/core/yard'
 import { passesOnZone } from '../ledger/index.ts'
+import { createAround } from '../shelf/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
-export async function groundOf(scope: AccountScope, asked: TankOrder['zones'][number]): Promise<TankGround> {
+async function groundOf(
+  scope: AccountScope,
+  asked: TankOrder['zones'][number],
+  aroundOf: ReturnType<typeof createAround>,
+): Promise<TankGround> {
   const zone = await scope.get<Zone>('zone', asked.zoneId)
+  const { facts, around } = await aroundOf(zone)
   const { area, uncertainty } = accept(computeArea(await scope.find<Section>('section', { zoneId: zone.id })))
   return {
     id: zone.id,
@@ -35,7 +41,20 @@ export async function groundOf(scope: AccountScope, asked: TankOrder['zones'][nu
     ...(asked.spotSqFt !== null && { spotSqFt: asked.spotSqFt }),
     ...(asked.edgeSqFt !== null && { edgeSqFt: asked.edgeSqFt }),
     passes: await passesOnZone(scope, zone),
+    ...facts,
+    around,
   }
+}
+
+/** The lawns of an order, each with what stands around it. */
+export async function groundsOf(
+  scope: AccountScope,
+  { zones, day, outlook }: Pick<TankOrder, 'zones' | 'day' | 'outlook'>,
+): Promise<TankGround[]> {
+  const aroundOf = createAround(scope, { day, touched: zones.map((z) => z.zoneId), outlook })
+  const grounds: TankGround[] = []
+  for (const asked of zones) grounds.push(await groundOf(scope, asked, aroundOf))
+  return grounds
 }
 
 async function ownTools(scope: AccountScope): Promise<OwnedTool[]> {
@@ -84,8 +103,7 @@ async function gatherTank(
     throw new ProblemError('refused', [
       { code: 'spreaderForTank', field: 'calibrationId', params: { sprayer: sprayer.name } },
     ])
-  const grounds: TankGround[] = []
-  for (const asked of order.zones) grounds.push(await groundOf(scope, asked))
+  const grounds = await groundsOf(scope, order)
   const tools = await ownTools(scope)
   const request: TankRequest = {
     day: order.day,
@@ -98,6 +116,7 @@ async function gatherTank(
     ...(order.waterFirst !== null && { waterFirst: order.waterFirst }),
     ...(order.water && { water: order.water }),
     actives: almanac.actives,
+    ...(order.override && { override: order.override }),
   }
   return { request, sprayer }
 }
@@ -175,8 +194,9 @@ export async function makeTank(
       kindOf(p.rules) === 'herbicide' ? [mixOf({ ...order, madeAt }, request, result, ground, index)] : [],
     ),
   )
+  const { outlook: __, override: ___, ...ordered } = order
   const { row, added } = await scope.add<Tank>('tank', {
-    ...order,
+    ...ordered,
     request: kept,
     result,
     sprayer: sprayer.name,

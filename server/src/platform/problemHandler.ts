@@ -1,7 +1,6 @@
 import type { FastifyError, FastifyReply, FastifyRequest } from 'fastify'
 import type Joi from 'joi'
 import type { Problem } from '@jardinero/contract/problem'
-import type { Refusal } from '@jardinero/core/quantity'
 import type { Words } from '@jardinero/words'
 import { faultsOf } from './validation.ts'
 import { ProblemError, problemStatus, type ProblemCode } from './problem.ts'
@@ -72,15 +71,10 @@ export function classify(error: Raised): ProblemError {
   return new ProblemError('internal')
 }
 
-const faultWords = (words: Words, { code, params }: Refusal): string => {
-  const key = [`refusal.${code}`, `invalid.${code}`].find(words.has) ?? 'invalid.other'
-  return words.say(key, params)
-}
-
 /** The problem as it goes over the wire, its sentences in the reader's words. */
 export function describeProblem(problem: ProblemError, words: Words): Problem {
   const { retryAfter: _, ...extra } = problem.extra
-  const faults = problem.faults.map((f) => ({ ...f, detail: faultWords(words, f) }))
+  const faults = problem.faults.map((f) => ({ ...f, detail: words.refusal(f) }))
   const title = words.say(`problem.${problem.code}`)
   return {
     type: `/api/docs#problem-${problem.code}`,

@@ -1,14 +1,16 @@
 import { computeFertiliser } from '@jardinero/core/bench'
-import { almanac } from '@jardinero/almanac'
+import { almanac, sprouts } from '@jardinero/almanac'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { Refusal, YardId } from '@jardinero/core/quantity'
 import { checkProgramme, noWishes, passesOfPlan, type PlanContext } from '@jardinero/core/season'
 import { groundOf } from '@jardinero/core/soil'
-import { computeArea } from '@jardinero/core/yard'
+import { usualSituation } from '@jardinero/core/shelf'
+import { computeArea, hemisphereOf } from '@jardinero/core/yard'
 import { accountToday } from '../platform/today.ts'
 import { passesOnZone } from '../ledger/index.ts'
+import { activesOf } from '../shelf/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -32,7 +34,15 @@ export async function gatherContext(
     const areaSqFt = area.ok ? area.value.area.value : 0
     const planned = others.flatMap((plan) => passesOfPlan(plan, { zoneId: id, labels, from: today }))
     const passes = [...(await passesOnZone(scope, zone)), ...planned]
-    planZones.push({ id, name, turf, state, areaSqFt, passes })
+    planZones.push({
+      id,
+      name,
+      turf,
+      state,
+      areaSqFt,
+      passes,
+      ...(zone.turfCheck && { check: zone.turfCheck }),
+    })
     for (const place of await scope.find<Place>('place', { zoneId: id })) {
       const { thatchCm } = groundOf(place.kind, place.ground ?? {})
       places.push({ id: place.id, zoneId: id, kind: place.kind, thatchCm })
@@ -45,6 +55,12 @@ export async function gatherContext(
     labels: labels.map(({ id, rules }) => ({ id, rules })),
     barriers: almanac.barriers,
     wishes: yard.seasonWishes ?? noWishes,
+    actives: activesOf(labels.map((l) => l.rules)),
+    around: {
+      situation: yard.shelfSituation ?? usualSituation,
+      hemisphere: hemisphereOf(yard.latitude),
+      sprouts,
+    },
   }
 }
 

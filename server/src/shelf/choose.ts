@@ -1,12 +1,15 @@
 import type { ChooseOrder } from '@jardinero/contract/choose'
-import { almanac, plantAlmanac } from '@jardinero/almanac'
+import { almanac, plantAlmanac, sprouts } from '@jardinero/almanac'
 import type { Refusal } from '@jardinero/core/quantity'
 import { computeVerdict } from '@jardinero/core/scout'
 import {
   chooseProducts,
+  judgeApplication,
+  usualSituation,
   type Choice,
   type ChoiceRequest,
   type JudgedProduct,
+  type LabelRules,
   type Tank,
 } from '@jardinero/core/shelf'
 import { ProblemError } from '../platform/problem.ts'
@@ -110,7 +113,22 @@ export function chooseFor(order: ChooseOrder) {
       actives: almanac.actives,
       outlook: order.outlook,
       situation: order.situation,
+      hemisphere: order.hemisphere,
+      sprouts,
       sprayAnyway: order.sprayAnyway ?? [],
     }),
   )
+}
+
+/** Every turf that a label's lines name, as it stands growing on a usual home lawn: what judges any application judges it. */
+export function judgeTurfs(rules: LabelRules) {
+  // Of no season: neither seed nor soil is asked about.
+  const day = '2000-06-15'
+  const turfs = [...new Set(rules.uses.flatMap((u) => u.turf))]
+  return turfs.map((turf) => {
+    const ground = { id: turf, name: turf, turf, state: 'growing' as const, passes: [] }
+    const around = { situation: usualSituation, neighbours: [], actives: almanac.actives }
+    const { outcome, refusals, cautions } = judgeApplication({ day, rules }, ground, around)
+    return { turf, outcome, refusals, cautions }
+  })
 }

@@ -1,4 +1,4 @@
-import { almanac } from '@jardinero/almanac'
+import { almanac, sprouts } from '@jardinero/almanac'
 import { chooseRequest } from '@jardinero/contract/choose'
 import * as wire from '@jardinero/contract/shelf'
 import type { MassUnit, VolumeUnit, LabelId } from '@jardinero/core/quantity'
@@ -10,7 +10,7 @@ import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { chooseFor } from './choose.ts'
+import { chooseFor, judgeTurfs } from './choose.ts'
 import { labelFileRoutes } from './files.ts'
 import { labelsFileRoutes, refusalsOf } from './labelsFile.ts'
 import { sheetRoutes } from './sheet.ts'
@@ -69,7 +69,11 @@ export function shelfRoutes(app: App, { clock, wordsFor }: ShelfParts): void {
   app.get(
     '/api/shelf/almanac',
     { schema: { tags, summary: 'Actives and sample labels' }, config: { open: true } },
-    (): wire.ShelfAlmanac => ({ actives: almanac.actives, sampleLabels: almanac.sampleLabels }),
+    (): wire.ShelfAlmanac => ({
+      actives: almanac.actives,
+      sampleLabels: almanac.sampleLabels,
+      sprouts,
+    }),
   )
   app.get(
     '/api/shelf/taken',
@@ -84,7 +88,10 @@ export function shelfRoutes(app: App, { clock, wordsFor }: ShelfParts): void {
     },
     (request) => {
       const { rules, lawnSqFt } = request.body
-      return { findings: findContradictions(rules, almanac.actives, lawnSqFt ? { lawnSqFt } : {}) }
+      return {
+        findings: findContradictions(rules, almanac.actives, lawnSqFt ? { lawnSqFt } : {}),
+        turf: judgeTurfs(rules),
+      }
     },
   )
   app.post(

@@ -21,7 +21,7 @@ import { useBenchAnswer } from './useBenchAnswer.ts'
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
 const bench = useBench()
 const router = useRouter()
-const { say } = useWords()
+const { say, refusal } = useWords()
 const form = useForm()
 const recording = ref(false)
 const editing = ref<Editing>()
@@ -33,8 +33,8 @@ const refusals = computed(() => {
   return outcome && !outcome.ok ? outcome.refusals : []
 })
 const refusalAt = (...fields: string[]) => {
-  const refusal = refusals.value.find((r) => fields.includes(r.field ?? ''))
-  return refusal ? say(`refusal.${refusal.code}`, refusal.params) : form.faultAt(...fields)
+  const found = refusals.value.find((r) => fields.includes(r.field ?? ''))
+  return found ? refusal(found) : form.faultAt(...fields)
 }
 const print = () => window.print()
 const shownLabels = computed(() =>

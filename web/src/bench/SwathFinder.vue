@@ -7,7 +7,7 @@ import { useWords } from '../kit/session.ts'
 
 /** Trays across one pass of a spreader: which swath lays the pattern most evenly over itself. */
 const emit = defineEmits<{ take: [swathFt: number] }>()
-const { say, quantity } = useWords()
+const { say, quantity, refusal } = useWords()
 const typed = ref('')
 const apartFt = ref<number | undefined>(1)
 /** Numbers as they come, a decimal comma too where blanks or semicolons part them. */
@@ -21,7 +21,7 @@ const found = computed(() =>
 )
 const faultAt = (...fields: string[]) => {
   const fault = found.value && !found.value.ok && found.value.refusals.find((r) => fields.includes(r.field!))
-  return fault ? say(`refusal.${fault.code}`, fault.params) : undefined
+  return fault ? refusal(fault) : undefined
 }
 const best = computed(() => (found.value?.ok ? found.value.value.best : undefined))
 /** Even only where passes lie so close that the spreader throws most of its pattern over ground it has been on. */

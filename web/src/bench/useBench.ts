@@ -40,11 +40,16 @@ export function useBench() {
   const goods = useGoods({ choices, asked, zone, spreads })
   const { products, label, use, rate } = goods
 
-  const grounds = useTankGrounds(choices, chosenZones)
+  const grounds = useTankGrounds(choices, chosenZones, passDay)
   const request = useTankRequest({ choices, passDay, grounds, gear, goods })
   const outcome = computed(() => request.value && computeTank(request.value))
   const spread = computed(() =>
-    spreads.value && label.value && rate.value && sprayer.value && anyCalibrated.value?.kind === 'spreader'
+    shelf.loaded &&
+    spreads.value &&
+    label.value &&
+    rate.value &&
+    sprayer.value &&
+    anyCalibrated.value?.kind === 'spreader'
       ? planSpread({
           day: passDay.value,
           grounds: grounds.value,
@@ -53,6 +58,8 @@ export function useBench() {
           hopperLb: sprayer.value.hopperLb ?? NaN,
           directions: choices.value.directions ?? 2,
           spreadRate: anyCalibrated.value.spreadRate.value,
+          actives: shelf.almanac.actives,
+          ...(choices.value.override && { override: choices.value.override }),
         })
       : undefined,
   )
@@ -92,6 +99,8 @@ export function useBench() {
     loadPlan: choices.value.loadPlan,
     waterFirst: choices.value.waterFirst ?? null,
     water: choices.value.water ?? null,
+    outlook: grounds.value[0]?.around?.outlook ?? [],
+    ...(choices.value.override && { override: choices.value.override }),
   })
   return {
     choices,

@@ -29,6 +29,8 @@ export interface TankChoices {
   water?: WaterQuality
   /** Of a spreader. */
   directions?: 1 | 2
+  /** The owner's reason to go on against advice. */
+  override?: string
 }
 
 /** How one fills and measures stays from tank to tank; what is in it and where it goes does not. */

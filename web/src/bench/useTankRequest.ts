@@ -4,7 +4,7 @@ import type { TankGround, TankProductOrder, TankRequest } from '@jardinero/core/
 import type { Day } from '@jardinero/core/quantity'
 import { useYard } from '../state/index.ts'
 import { useSession } from '../kit/session.ts'
-import { useShelf } from '../shelf/index.ts'
+import { useCircumstances, useShelf } from '../shelf/index.ts'
 import type { useGear } from './useGear.ts'
 import { doseAs, type useGoods } from './useGoods.ts'
 import type { useTankChoices } from './useTankChoices.ts'
@@ -13,8 +13,9 @@ import { useTools } from './useTools.ts'
 type Choices = ReturnType<typeof useTankChoices>['choices']
 
 /** The lawns a tank is for, each as it is treated. */
-export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>) {
+export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>, passDay: Ref<Day>) {
   const { areas, passesOn } = useYard()
+  const { outlookFrom, around, factsOf } = useCircumstances()
   return computed(() =>
     chosenZones.value.map((z): TankGround => {
       const { area, uncertainty } = areas.value.get(z.id)!
@@ -30,6 +31,8 @@ export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>) {
         ...(spotSqFt !== undefined && { spotSqFt }),
         ...(edgeSqFt !== undefined && { edgeSqFt }),
         passes: passesOn(z.id),
+        ...factsOf(z, passDay.value),
+        around: { ...around(chosenZones.value), outlook: outlookFrom(passDay.value) },
       }
     }),
   )
@@ -58,6 +61,8 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
   return computed<TankRequest | undefined>(() => {
     if (!grounds.value.length || !label.value || !calibrated.value || !sprayer.value || spreads.value)
       return undefined
+    // Nothing is said before what it is judged by is here.
+    if (!shelf.loaded) return undefined
     return {
       day: passDay.value,
       grounds: grounds.value,
@@ -77,6 +82,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
       ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),
       ...(choices.value.water && { water: choices.value.water }),
       actives: shelf.almanac.actives,
+      ...(choices.value.override && { override: choices.value.override }),
     }
   })
 }

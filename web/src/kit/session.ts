@@ -125,6 +125,7 @@ export function useWords() {
     say: (key: string, params?: Parameters<Words['say']>[1]) => session.words.say(key, params),
     has: (key: string) => session.words.has(key),
     parts: (key: string, params?: Record<string, unknown>) => session.words.sayParts(key, params),
+    refusal: (refused: Parameters<Words['refusal']>[0]) => session.words.refusal(refused),
     quantity: (value: number, unit: string, asIs?: boolean) => session.words.quantity(value, unit, asIs),
     range: (least: number, most: number, unit: string, asIs?: boolean) =>
       session.words.range(least, most, unit, asIs),

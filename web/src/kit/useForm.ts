@@ -9,7 +9,7 @@ import { useWords } from './session.ts'
  * else changed the row. What was typed stays until it is saved.
  */
 export function useForm() {
-  const { say, has } = useWords()
+  const { refusal } = useWords()
   const saving = ref(false)
   const problem = ref<Problem>()
   const local = reactive<{ refusals: Refusal[] }>({ refusals: [] })
@@ -17,7 +17,7 @@ export function useForm() {
   const faults = computed<Pick<ProblemFault, 'field' | 'detail'>[]>(() => [
     ...local.refusals.map((r) => ({
       field: r.field ?? '',
-      detail: say(has(`refusal.${r.code}`) ? `refusal.${r.code}` : 'invalid.other', r.params),
+      detail: refusal(r),
     })),
     ...(problem.value?.faults ?? []),
   ])

@@ -26,7 +26,7 @@ const session = useSession()
 const field = useField()
 const router = useRouter()
 const { yard } = useYard()
-const { say } = useWords()
+const { say, refusal } = useWords()
 void field.open(session.person!.id)
 const outing = useOutingPass()
 const { candidates, chosen, choose, time, pace, sprayer } = outing
@@ -80,7 +80,7 @@ const bench = () =>
       <BestWindows :answer="answer" :after-of="windows.afterOf" @hold="hold" />
     </template>
     <p v-else-if="outcome && !outcome.ok" class="stop" role="alert">
-      {{ say(`refusal.${outcome.refusals[0]!.code}`, outcome.refusals[0]!.params) }}
+      {{ refusal(outcome.refusals[0]!) }}
     </p>
     <p v-else-if="!hours.length" class="quiet">{{ windows.problem.value ?? say('outing.noHours') }}</p>
     <p class="quiet small">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>

@@ -14,7 +14,7 @@ import { usePlanContext } from './usePlanContext.ts'
 const props = defineProps<{ programme: Programme }>()
 const emit = defineEmits<{ change: [fertiliser: FertiliserPass[]] }>()
 const { context } = usePlanContext()
-const { say } = useWords()
+const { say, refusal } = useWords()
 const form = useForm()
 const typed = reactive({
   day: '',
@@ -33,7 +33,7 @@ const rows = computed(() =>
           rate: { value: needed.value.rate.value, unit: 'lb/1000ft2' },
           product: { value: needed.value.product.value, unit: 'lb' },
         })
-      : say(`refusal.${needed.refusals[0]!.code}`, needed.refusals[0]!.params)
+      : refusal(needed.refusals[0]!)
   }),
 )
 function save(done: () => void): void {

@@ -23,7 +23,7 @@ import { usePlanContext } from './usePlanContext.ts'
 const props = defineProps<{ pass: ProgrammePass; number: number; judged: JudgedProgramme }>()
 const emit = defineEmits<{ change: [patch: Partial<ProgrammePass>]; remove: [] }>()
 const { context, barrierLabels } = usePlanContext()
-const { say, day: sayDay, quantity } = useWords()
+const { say, day: sayDay, quantity, refusal } = useWords()
 const open = ref(false)
 
 const meant = computed(() => props.judged.passes.find((p) => p.id === props.pass.id))
@@ -40,7 +40,7 @@ const faults = computed(() => {
 })
 const faultAt = (field: string) => {
   const fault = faults.value.find((f) => f.field?.endsWith(`.${field}`))
-  return fault && say(`refusal.${fault.code}`, fault.params)
+  return fault && refusal(fault)
 }
 /** A label's least rate, as a partner or a new choice begins. */
 function rateOf(labelId: LabelId, share: number): ProgrammePass['rate'] | undefined {
@@ -115,7 +115,7 @@ const ruleSays = computed(() =>
     </p>
     <p v-if="ruleSays">{{ ruleSays }}</p>
     <p v-for="(f, i) in faults" :key="i" class="stop" role="alert">
-      {{ say(`refusal.${f.code}`, f.params) }}
+      {{ refusal(f) }}
     </p>
     <PassWatering v-if="day" :pass="pass" :day="day" :rain-alone="meant?.rainAlone" />
     <form v-if="open" novalidate @submit.prevent="open = false">

@@ -14,7 +14,7 @@ const props = defineProps<{ rows: SchoolRow[]; members: number; shown: TimingSch
 const emit = defineEmits<{ show: [school: TimingSchoolId] }>()
 const { places, situation } = useYard()
 const { half, planDay } = usePlanContext()
-const { say } = useWords()
+const { say, refusal } = useWords()
 const inHundred = useInHundred()
 const [width, height] = [210, 34]
 
@@ -65,7 +65,7 @@ const drawn = computed(() =>
         <p class="quiet small">{{ d.why }}</p>
         <p v-if="d.row.faults.length" class="stop small">
           {{ say('season.hasFaults') }}:
-          {{ say(`refusal.${d.row.faults[0]!.code}`, d.row.faults[0]!.params) }}
+          {{ refusal(d.row.faults[0]!) }}
         </p>
         <p v-for="(c, i) in d.row.cautions.slice(0, 1)" :key="i" class="caution small">
           {{ say(`caution.${c.code}`, c.params) }}

@@ -30,7 +30,7 @@ const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
 const { sentence } = useSeasonAnswer()
-const { say, number } = useWords()
+const { say, number, refusal } = useWords()
 const saveWords = useSaveWords()
 const form = useForm()
 void usePlants().load()
@@ -64,9 +64,7 @@ function move(pass: string, day: Day, dragging: boolean): void {
   changePass(pass, { when: { kind: 'day', day } })
 }
 const isPlan = computed(() => shown.value?.kind === 'plan')
-const faults = computed(() => [
-  ...new Set((shown.value?.judged.faults ?? []).map((f) => say(`refusal.${f.code}`, f.params))),
-])
+const faults = computed(() => [...new Set((shown.value?.judged.faults ?? []).map((f) => refusal(f)))])
 const cautions = computed(() => shown.value?.judged.cautions ?? [])
 const label = computed(
   () => context.value.labels.find((l) => l.id === programme.value?.passes[0]?.labelId)?.rules.name ?? '',

@@ -12,7 +12,9 @@ import {
 } from '@jardinero/core/season'
 import { groundOf, seasonOf, type Trend } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
+import type { LabelRules } from '@jardinero/core/shelf'
 import { usePlants } from '../scout/index.ts'
+import { useCircumstances, useShelf } from '../shelf/index.ts'
 import { useSoil, useWatchedWeeds } from '../soil/index.ts'
 
 /** What every programme of the open yard is held against, from the account's rows. */
@@ -23,6 +25,8 @@ export function usePlanContext() {
   const { yard, zones, places, areas, passesOn, today, situation } = useYard()
   const { weeds, codes } = useWatchedWeeds()
   const { plantOf } = usePlants()
+  const shelf = useShelf()
+  const { around } = useCircumstances()
 
   const wishes = computed<SeasonWishes>(() => yard.value?.seasonWishes ?? noWishes)
   /** The day the soil is known up to: plans begin after it. */
@@ -44,13 +48,23 @@ export function usePlanContext() {
     const { labels } = account.state
     return other ? passesOfPlan(other, { zoneId, labels, from: planDay.value }) : []
   }
+  const aroundYard = () => {
+    const { situation: who, hemisphere, sprouts } = around(zones.value)
+    return { situation: who, hemisphere, sprouts }
+  }
+  /** What the almanac knows of what the labels name: a question to the worker carries no more than it needs. */
+  const activesNamed = (labels: { rules: LabelRules }[]) => {
+    const named = new Set(labels.flatMap((l) => l.rules.actives.map((a) => a.name.trim().toLowerCase())))
+    return shelf.almanac.actives.filter((a) => named.has(a.name.toLowerCase()))
+  }
   const context = computed<PlanContext>(() => ({
     today: planDay.value,
-    zones: zones.value.map(({ id, name, turf, state }) => ({
+    zones: zones.value.map(({ id, name, turf, state, turfCheck }) => ({
       id,
       name,
       turf,
       state,
+      ...(turfCheck && { check: turfCheck }),
       areaSqFt: areas.value.get(id)?.area.value ?? 0,
       passes: [...passesOn(id), ...plannedOn(id)],
     })),
@@ -63,6 +77,8 @@ export function usePlanContext() {
     labels: account.state.labels.map(({ id, rules }) => ({ id, rules })),
     barriers: account.almanac.barriers,
     wishes: wishes.value,
+    actives: activesNamed(account.state.labels),
+    around: aroundYard(),
   }))
   /** Labels of the shelf that make a barrier on some of this lawn. */
   const barrierLabels = computed(() => {

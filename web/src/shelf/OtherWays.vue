@@ -7,7 +7,7 @@ import type { ShelfChoice } from './useChoice.ts'
 /** Every way ranked, spraying among them; other sets; and every label that does not go, with its reason. */
 const props = defineProps<{ shelf: ShelfChoice }>()
 const session = useSession()
-const { say, number } = useWords()
+const { say, number, refusal } = useWords()
 const choice = computed(() => props.shelf.choice.value!)
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
 const because = ({ worst, bestFor, way }: RankedAnswer) => {
@@ -53,7 +53,7 @@ const rejected = computed(() =>
       <dl>
         <template v-for="j in rejected" :key="j.product.id">
           <dt>{{ j.product.rules.name }}</dt>
-          <dd v-for="(r, i) in j.refusals.slice(0, 3)" :key="i">{{ say(`refusal.${r.code}`, r.params) }}</dd>
+          <dd v-for="(r, i) in j.refusals.slice(0, 3)" :key="i">{{ refusal(r) }}</dd>
         </template>
       </dl>
     </details>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import type { TurfCheck } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -10,7 +11,11 @@ import { useForm } from '../kit/useForm.ts'
 import { useOptions } from '../kit/useOptions.ts'
 
 /** What has to be looked at before something goes on young turf, or on turf that looks dormant. */
-const props = defineProps<{ zone: Zone }>()
+const props = defineProps<{ zone: Zone; asked?: boolean }>()
+/** Sown not long ago, or asked about: as young as turf that is said to be seeded. */
+const isYoung = computed(
+  () => props.zone.state === 'seeded' || (props.asked && props.zone.state !== 'dormant'),
+)
 const account = useAccount()
 const { day } = useYard()
 const { say, day: sayDay } = useWords()
@@ -25,8 +30,8 @@ const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
 </script>
 
 <template>
-  <section v-if="zone.state === 'seeded' || zone.state === 'dormant'">
-    <template v-if="zone.state === 'seeded'">
+  <section v-if="isYoung || zone.state === 'dormant'">
+    <template v-if="isYoung">
       <ChoiceField
         :model-value="zone.turfCheck?.madeBy ?? 'seed'"
         :label="say('shelf.madeBy', { zone: zone.name })"
@@ -35,7 +40,7 @@ const isDay = (text: string) => /^\d{4}-\d{2}-\d{2}$/.test(text)
       />
       <NumberField
         v-if="(zone.turfCheck?.madeBy ?? 'seed') === 'seed'"
-        :model-value="zone.turfCheck?.mowings ?? 0"
+        :model-value="zone.turfCheck?.mowings"
         :label="say('shelf.mowings')"
         @update:model-value="whole"
       />

@@ -5,7 +5,7 @@ import { useWords } from '../kit/session.ts'
 
 /** Why one product is, or is not, for one weed or turf. */
 const props = defineProps<{ judged: JudgedProduct; plant: string }>()
-const { say, has } = useWords()
+const { say, has, refusal } = useWords()
 const mark = computed(() => props.judged.marks.get(props.plant))
 const what = computed(() =>
   has(`plant.${props.plant}`) ? say(`plant.${props.plant}`) : say(`turf.${props.plant}`),
@@ -27,9 +27,9 @@ const good = computed(() =>
     <p v-if="good">{{ good }}</p>
     <ul v-if="mark?.why.length || judged.refusals.length">
       <li v-for="(r, i) in judged.refusals" :key="`r${i}`" class="stop">
-        {{ say(`refusal.${r.code}`, r.params) }}
+        {{ refusal(r) }}
       </li>
-      <li v-for="(r, i) in mark?.why ?? []" :key="`m${i}`">{{ say(`refusal.${r.code}`, r.params) }}</li>
+      <li v-for="(r, i) in mark?.why ?? []" :key="`m${i}`">{{ refusal(r) }}</li>
     </ul>
     <p v-else-if="!good">{{ say('shelf.why.open') }}</p>
     <ul v-if="judged.cautions.length" class="cautions small">

@@ -1,1 +1,2 @@
 export { useShelf } from './shelfStore.ts'
+export { useCircumstances } from './useCircumstances.ts'

@@ -118,6 +118,7 @@ describe('the question', () => {
     })
     const seasonWishes = { seeding: [{ zoneId: 'z', day: '2026-09-05' }] } as never
     await account.put('yards', { ...account.state.yards[0]!, seasonWishes })
+    useSoil().weatherOf = 'y 2026-05-12'
     useSoil().weather = {
       observed: week(70, 75),
       forecast: week(80, 84, 90).map((d, i) => ({ ...d, day: `2026-05-${14 + i}` })),
@@ -147,6 +148,7 @@ describe('the answer', () => {
   })
   it('waits for the weather where that is what shuts it', async () => {
     const { shelf } = await choice()
+    useSoil().weatherOf = 'y 2026-05-12'
     useSoil().weather = { observed: [], forecast: week(93, 92, 91, 90, 78, 77, 76) } as never
     expect(shelf.sentence.value).toMatchObject({ code: 'shelf.answer.later', params: { day: '2026-05-16' } })
   })

@@ -6,7 +6,7 @@ import { createActiveFinder } from '@jardinero/core/shelf'
 import { send } from '../kit/api.ts'
 import { ask, keys, useAccount, useHeld } from '../state/index.ts'
 
-const noAlmanac: ShelfAlmanac = { actives: [], sampleLabels: [] }
+const noAlmanac: ShelfAlmanac = { actives: [], sampleLabels: [], sprouts: {} }
 const nothing: TakenByLabel = {}
 
 /** Actives and sample labels, which are large and asked for only where they are wanted; and what mixes have taken. */

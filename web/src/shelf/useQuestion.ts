@@ -1,25 +1,23 @@
-import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { usualSituation, type ChoiceGround, type ChoiceRequest, type OutlookDay } from '@jardinero/core/shelf'
+import type { ChoiceGround, ChoiceRequest } from '@jardinero/core/shelf'
 import type { Zone } from '@jardinero/contract/yard'
 import { useYard } from '../state/index.ts'
 import { useFinds } from '../scout/index.ts'
-import { useSoil } from '../soil/index.ts'
 import { useShelf } from './shelfStore.ts'
 import { listOf } from './listOf.ts'
 import { useChoiceProducts } from './useChoiceProducts.ts'
 import { useChoiceWeeds } from './useChoiceWeeds.ts'
+import { useCircumstances } from './useCircumstances.ts'
 
 export const wholeYard = 'all'
 
 /** What the choice is asked: the lawn, the weeds in it, the labels, the weather ahead. The address holds what was chosen. */
 export function useQuestion() {
   const shelf = useShelf()
-  const soil = useSoil()
   const route = useRoute()
   const router = useRouter()
-  const { yard, zones, areas, day, passesOn } = useYard()
+  const { zones, areas, day, passesOn } = useYard()
   const { finds } = useFinds()
   const set = (query: Record<string, string | undefined>) =>
     router.replace({ query: { ...route.query, ...query } })
@@ -33,36 +31,22 @@ export function useQuestion() {
     )
   })
   const treated = computed(() => zones.value.filter((z) => lawn.value === wholeYard || z.id === lawn.value))
-  const situation = computed(() => yard.value?.shelfSituation ?? usualSituation)
-
-  const seedingOf = (zoneId: ZoneId) =>
-    (yard.value?.seasonWishes?.seeding ?? [])
-      .filter((s) => s.zoneId === zoneId && s.day >= day.value)
-      .map((s) => s.day)
-      .sort()[0]
-  const groundOf = (zone: Zone): ChoiceGround => {
-    const seedingDay = seedingOf(zone.id)
-    return {
-      id: zone.id,
-      name: zone.name,
-      turf: zone.turf,
-      state: zone.state,
-      areaSqFt: areas.value.get(zone.id)?.area.value ?? 0,
-      passes: passesOn(zone.id),
-      ...(seedingDay && { seedingDay }),
-      ...(zone.turfCheck && { check: zone.turfCheck }),
-    }
-  }
+  const { outlookFrom, situationNow, around, factsOf } = useCircumstances()
+  const situation = computed(situationNow)
+  const groundOf = (zone: Zone): ChoiceGround => ({
+    id: zone.id,
+    name: zone.name,
+    turf: zone.turf,
+    state: zone.state,
+    areaSqFt: areas.value.get(zone.id)?.area.value ?? 0,
+    passes: passesOn(zone.id),
+    ...factsOf(zone, day.value),
+  })
 
   const { weeds, asked, ask, unask } = useChoiceWeeds(treated, set)
 
   /** The week from the day one stands on, as far as its weather is known. */
-  const outlook = computed<OutlookDay[]>(() =>
-    [...(soil.weather?.observed ?? []), ...(soil.weather?.forecast ?? [])]
-      .filter((d) => d.day >= day.value)
-      .slice(0, 7)
-      .map(({ day: on, maximumC, minimumC }) => ({ day: on, highC: maximumC, lowC: minimumC })),
-  )
+  const outlook = computed(() => outlookFrom(day.value))
   const products = useChoiceProducts()
   const anyway = computed(() => listOf(route.query['anyway']))
   const request = computed<ChoiceRequest | undefined>(() =>
@@ -70,12 +54,11 @@ export function useQuestion() {
       ? {
           day: day.value,
           grounds: treated.value.map(groundOf),
-          neighbours: zones.value.filter((z) => !treated.value.includes(z)),
+          ...around(treated.value),
           weeds: weeds.value,
           products: products.value,
           actives: shelf.almanac.actives,
           outlook: outlook.value,
-          situation: situation.value,
           sprayAnyway: anyway.value,
         }
       : undefined,

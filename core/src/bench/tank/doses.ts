@@ -25,7 +25,8 @@ import {
 } from '../measure.ts'
 import { planTankFilling } from './order.ts'
 import type { CheckedProduct } from './partners.ts'
-import { timesOver, type TankGround, type TankProductOrder, type TankRequest } from './request.ts'
+import { timesOver } from '../../shelf/index.ts'
+import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
 
 export type Amount = Figure<MassUnit | VolumeUnit>
 

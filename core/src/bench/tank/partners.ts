@@ -11,12 +11,13 @@ import {
   computeYearUse,
   findClash,
   kindOf,
+  timesOver,
+  worstOn,
   type AdjuvantClass,
   type LabelRules,
   type LimitCheck,
 } from '../../shelf/index.ts'
-import { worstOn } from './onGround.ts'
-import { timesOver, type TankGround, type TankProductOrder, type TankRequest } from './request.ts'
+import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
 
 /** A herbicide of the tank with where it stands in the order and what its label allows on each ground. */
 export interface CheckedProduct {

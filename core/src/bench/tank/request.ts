@@ -5,8 +5,13 @@ import type {
   RatePerAreaUnit,
   VolumePerVolumeUnit,
 } from '../../quantity/index.ts'
-import type { Active, LabelRules, Pass } from '../../shelf/index.ts'
-import type { TurfState } from '../../yard/index.ts'
+import {
+  usualSituation,
+  type Active,
+  type Circumstances,
+  type JudgedGround,
+  type LabelRules,
+} from '../../shelf/index.ts'
 import type { LoadPlan } from '../loads.ts'
 import type { OwnedTool } from '../measure.ts'
 
@@ -15,21 +20,15 @@ export const treatModes = ['broadcast', 'spot'] as const
 export type TreatMode = (typeof treatModes)[number]
 
 /** A zone the tank is for. */
-export interface TankGround {
-  id: string
-  name: string
-  turf: string
-  state: TurfState
+export interface TankGround extends JudgedGround {
   areaSqFt: number
   /** One standard uncertainty of the area. */
   areaUncertaintySqFt?: number
   mode: TreatMode
   /** Weedy ground that is really wetted, in spot mode. */
   spotSqFt?: number
-  /** Swath along warm edges that is gone over twice. */
-  edgeSqFt?: number
-  /** Everything already put on this ground. */
-  passes: Pass[]
+  /** Who it is for, what is beside it and its weather; a usual home lawn with nothing beside it where it is not said. */
+  around?: Omit<Circumstances, 'actives' | 'override'>
 }
 
 /** One product of the tank: a herbicide by area, an adjuvant or a dye by the water. */
@@ -61,19 +60,26 @@ export interface TankRequest {
   /** Water before the products as a share of the load, where the person's school differs from a half. */
   waterFirst?: number
   water?: WaterQuality
-  /** What the almanac knows of the actives: for water, order and cleaning. */
+  /** What the almanac knows of the actives: for turf, water, order and cleaning. */
   actives?: Active[]
+  /** The owner's own reason to go on against what is advised; it never moves a label's limit, nor a law. */
+  override?: string
 }
+
+/** What one ground of a tank or a spread is judged in. */
+export const circumstancesOf = (
+  { actives = [], override }: Pick<TankRequest, 'actives' | 'override'>,
+  { around }: Pick<TankGround, 'around'>,
+): Circumstances => ({
+  situation: usualSituation,
+  neighbours: [],
+  ...around,
+  actives,
+  ...(override && { override }),
+})
 
 export const mostProducts = 8
 export const mostGrounds = 60
-
-/**
- * How often the worst ground of a zone is gone over: twice where there is a strip along its edges.
- * @example timesOver({ edgeSqFt: 120 })
- * // → 2
- */
-export const timesOver = ({ edgeSqFt = 0 }: Pick<TankGround, 'edgeSqFt'>): 1 | 2 => (edgeSqFt > 0 ? 2 : 1)
 
 /** Ground that the spray really goes over: spots in spot mode, edges a second time. */
 export const treatedSqFt = ({ mode, areaSqFt, spotSqFt = 0, edgeSqFt = 0 }: TankGround): number =>

@@ -12,13 +12,12 @@ import {
   type Refusal,
   type VolumeUnit,
 } from '../../quantity/index.ts'
-import { computeYearShare, kindOf, type YearUse } from '../../shelf/index.ts'
+import { computeYearShare, judgeApplication, kindOf, worstOn, type YearUse } from '../../shelf/index.ts'
 import { planLoads } from '../loads.ts'
 import { dosingOf, planDoses, type Amount, type Dosing, type TankLoad } from './doses.ts'
 import { mindWater } from './hygiene.ts'
-import { checkOnGround, worstOn } from './onGround.ts'
 import { checkPartners, type CheckedProduct } from './partners.ts'
-import { treatedSqFt, type TankGround, type TankRequest } from './request.ts'
+import { circumstancesOf, treatedSqFt, type TankGround, type TankRequest } from './request.ts'
 import { checkSizes } from './sizes.ts'
 import { planWatering, type WateringWindow } from './watering.ts'
 
@@ -56,7 +55,7 @@ const placed = (refusals: Refusal[], index: number, ground: TankGround): Refusal
     }
   })
 
-/** Each herbicide against its own label on every ground. */
+/** Each herbicide judged on every ground. */
 function checkProducts(request: TankRequest): {
   checked: CheckedProduct[]
   refusals: Refusal[]
@@ -70,10 +69,14 @@ function checkProducts(request: TankRequest): {
     if (kindOf(rules) !== 'herbicide' || !rate) return []
     const limits = new Map(
       grounds.map((ground) => {
-        const check = checkOnGround({ rules, rate, carrierVolume, day }, ground)
-        refusals.push(...placed(check.refusals, index, ground))
-        for (const c of check.cautions) cautions.set(JSON.stringify(c), c)
-        return [ground.id, check] as const
+        const judged = judgeApplication(
+          { day, rules, rate, carrierVolume },
+          ground,
+          circumstancesOf(request, ground),
+        )
+        refusals.push(...placed(judged.refusals, index, ground))
+        for (const c of judged.cautions) cautions.set(JSON.stringify(c), c)
+        return [ground.id, judged.limits] as const
       }),
     )
     return [{ index, order, rate, limits }]

@@ -1,15 +1,18 @@
 import {
-  addDays,
   convert,
-  daysBetween,
   yearOf,
   type Day,
   type RatePerAreaUnit,
   type Refusal,
   type ZoneId,
 } from '../../quantity/index.ts'
-import { checkLimits, computeActiveRates, type Pass } from '../../shelf/index.ts'
-import { seedingIntervalOf } from './labelRange.ts'
+import {
+  computeActiveRates,
+  groundFacts,
+  judgeApplication,
+  usualSituation,
+  type Pass,
+} from '../../shelf/index.ts'
 import {
   barrierOf,
   productsOf,
@@ -29,37 +32,6 @@ interface Checked {
   index: number
   day: Day
 }
-function checkSeeding(
-  { pass, index, day }: Checked,
-  zone: PlanZone,
-  { wishes, labels }: PlanContext,
-): Refusal[] {
-  return wishes.seeding
-    .filter((s) => s.zoneId === zone.id && s.day >= day)
-    .flatMap((seeding) =>
-      productsOf(pass, labels).flatMap(({ label, product }): Refusal[] => {
-        const interval = seedingIntervalOf(label, zone, product.rate)
-        return daysBetween(day, seeding.day) < interval
-          ? [
-              {
-                code: 'seedingInsideBarrier',
-                field: `passes.${index}.when`,
-                params: {
-                  label: label.rules.name,
-                  interval,
-                  day,
-                  seeding: seeding.day,
-                  zone: zone.name,
-                  safe: addDays(day, interval),
-                  latest: addDays(seeding.day, -interval),
-                },
-              },
-            ]
-          : []
-      }),
-    )
-}
-
 /** What a pass, all its products together, and what went before bring of what is capped at the person's place. */
 function checkRestrictions(
   { pass, index, day }: Checked,
@@ -107,18 +79,35 @@ interface Held {
   before: Pass[]
 }
 
-function checkProduct({ pass, index, day }: Checked, field: string, zone: PlanZone, held: Held): Refusal[] {
+function checkProduct(
+  { pass, index, day }: Checked,
+  field: string,
+  zone: PlanZone,
+  held: Held,
+  context: PlanContext,
+): Refusal[] {
   const { label, product, times, before } = held
-  const { refusals } = checkLimits({
-    rules: label.rules,
-    turf: zone.turf,
-    state: zone.state,
-    purpose: 'preEmergent',
-    rate: { value: product.rate.value * times, unit: product.rate.unit },
-    day,
-    passes: before,
-  })
-  const where: Record<string, string> = { rate: `${field}rate`, day: 'when' }
+  const { zones, wishes, actives = [], around } = context
+  const { refusals } = judgeApplication(
+    {
+      day,
+      rules: label.rules,
+      purpose: 'preEmergent',
+      rate: { value: product.rate.value * times, unit: product.rate.unit },
+    },
+    {
+      ...zone,
+      passes: before,
+      ...groundFacts({ id: zone.id, turfCheck: zone.check ?? null }, wishes.seeding, day),
+    },
+    {
+      situation: usualSituation,
+      neighbours: zones.filter((z) => !pass.zones.includes(z.id)),
+      ...around,
+      actives,
+    },
+  )
+  const where: Record<string, string> = { rate: `${field}rate`, day: 'when', seeding: 'when' }
   return refusals.map((r) => ({
     ...r,
     field: `passes.${index}.${where[r.field ?? ''] ?? `${field}labelId`}`,
@@ -179,24 +168,36 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
         const first = k && pass.partner ? { ...pass, partner: undefined } : undefined
         const under = (passes: Pass[], times: number) =>
           first ? [...passes, asPass(first, day, times, labels)] : passes
-        const once = checkProduct(checked, field, zone, {
-          label,
-          product,
-          times: 1,
-          before: under(put.once, 1),
-        })
+        const once = checkProduct(
+          checked,
+          field,
+          zone,
+          {
+            label,
+            product,
+            times: 1,
+            before: under(put.once, 1),
+          },
+          context,
+        )
         const atEdges =
           twice || put.edges !== put.once
-            ? checkProduct(checked, field, zone, {
-                label,
-                product,
-                times: twice ? 2 : 1,
-                before: under(put.edges, twice ? 2 : 1),
-              })
+            ? checkProduct(
+                checked,
+                field,
+                zone,
+                {
+                  label,
+                  product,
+                  times: twice ? 2 : 1,
+                  before: under(put.edges, twice ? 2 : 1),
+                },
+                context,
+              )
             : []
         faults.push(...once, ...(once.length ? [] : atEdges))
       }
-      faults.push(...checkSeeding(checked, zone, context), ...checkRestrictions(checked, put.once, context))
+      faults.push(...checkRestrictions(checked, put.once, context))
       const own = asPass(pass, day, 1, labels)
       before.set(zone.id, {
         once: [...put.once, own],

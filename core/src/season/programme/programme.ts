@@ -10,7 +10,14 @@ import {
   type PlaceId,
 } from '../../quantity/index.ts'
 import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
-import { computeActiveRates, type LabelRules, type Pass } from '../../shelf/index.ts'
+import {
+  computeActiveRates,
+  type Active,
+  type Circumstances,
+  type LabelRules,
+  type Pass,
+  type TurfCheck,
+} from '../../shelf/index.ts'
 import type { PlaceKind, TurfState } from '../../yard/index.ts'
 
 /** When a pass goes down: on a day, or by a rule of a school, whenever the soil asks for it. */
@@ -92,6 +99,8 @@ export interface PlanZone {
   areaSqFt: number
   /** Everything already put on it. */
   passes: Pass[]
+  /** What was looked at on young or dormant turf. */
+  check?: TurfCheck
 }
 export interface PlanPlace {
   id: PlaceId
@@ -112,6 +121,10 @@ export interface PlanContext {
   labels: PlanLabel[]
   barriers: BarrierActive[]
   wishes: SeasonWishes
+  /** What the almanac knows of the actives that its labels name. */
+  actives?: Active[]
+  /** Who it is for, where, and what sprouts when; a usual home lawn where it is not said. */
+  around?: Pick<Circumstances, 'situation' | 'hemisphere' | 'sprouts'>
 }
 
 /** The barrier an active of a label makes, if any. */

@@ -9,7 +9,7 @@ import {
   type WeedStage,
 } from '../active.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
-import { because } from './reason.ts'
+import { because } from '../judgement/objection.ts'
 import type { ChoiceWeed, Mark } from './request.ts'
 
 /** Up to so many tillers a grass counts as lightly tillered. */

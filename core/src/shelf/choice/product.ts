@@ -1,15 +1,13 @@
-import { convert, type Caution, type Refusal } from '../../quantity/index.ts'
+import { convert, type Caution } from '../../quantity/index.ts'
 import { toleranceOf, tolerances, type Active } from '../active.ts'
 import { namesTurf } from '../directions.ts'
 import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
 import { cheapestPackages, type Purchase } from '../packages.ts'
 import { computeActiveRates } from '../yearUse.ts'
-import { judgeGround } from './ground.ts'
+import { judgeApplication } from '../judgement/index.ts'
+import { because, mind } from '../judgement/objection.ts'
 import { markWeed } from './mark.ts'
-import { checkBeside, checkPlace, mindBeside } from './place.ts'
-import { because, mind } from './reason.ts'
 import type { ChoiceProduct, ChoiceRequest, JudgedProduct, Mark } from './request.ts'
-import { judgeWeather } from './weather.ts'
 
 /** The purpose under which a product acts on plants that are up: a barrier does where its actives also kill seedlings. */
 function purposeOf({ uses }: LabelRules, actives: Active[]): Purpose | undefined {
@@ -81,7 +79,8 @@ export function judgeProduct(
   activeOf: (name: string) => Active | undefined,
 ): JudgedProduct {
   const { rules } = product
-  const { grounds, neighbours, weeds, situation, outlook, day } = request
+  const { grounds, neighbours, weeds, day } = request
+  const weedsOn = (groundId: string) => weeds.filter((w) => w.groundId === groundId)
   const known = rules.actives.flatMap((a) => activeOf(a.name) ?? [])
   const unknown = rules.actives.filter((a) => !activeOf(a.name))
   const marks = new Map<string, Mark>(weeds.map((w) => [w.plant, markWeed(rules, known, w)]))
@@ -104,47 +103,40 @@ export function judgeProduct(
     }
 
   const uses = new Map<string, LabelUse>()
-  let passesMade = 0
-  const refusals: Refusal[] = [
-    ...unknown.map((a) => because('activeNotKnown', { active: a.name, label: rules.name })),
-    ...checkPlace(rules, known, situation),
-  ]
-  for (const ground of grounds) {
-    const answer = judgeGround(rules, known, ground, { day, purpose: purpose ?? 'postEmergent' })
-    refusals.push(...answer.refusals)
-    if (answer.use) uses.set(ground.id, answer.use)
-    passesMade = Math.max(passesMade, answer.limits.yearUse?.passes ?? 0)
-  }
-  refusals.push(...checkBeside(known, situation))
-  const weather = judgeWeather(rules, known, outlook, day)
-  const lasting = dedupe(refusals, (r) => r.code + JSON.stringify(r.params))
+  const judgements = grounds.map((ground) => {
+    const application = {
+      day,
+      rules,
+      purpose: purpose ?? 'postEmergent',
+      targets: weedsOn(ground.id),
+    } as const
+    const judgement = judgeApplication(application, ground, request)
+    if (judgement.limits.use) uses.set(ground.id, judgement.limits.use)
+    return judgement
+  })
+  const refusals = dedupe(
+    judgements.flatMap((j) => j.refusals),
+    (r) => r.code + JSON.stringify(r.params),
+  )
   const cautions = [
-    ...(rules.sample ? [mind('sampleLabel', { label: rules.name })] : []),
-    ...(rules.restrictedUse ? [mind('restrictedUse', { label: rules.name })] : []),
+    ...judgements.flatMap((j) => j.cautions),
     ...(rules.weeds ? [] : [mind('weedsNotCopied', { label: rules.name })]),
-    ...(outlook.length ? [] : [mind('weatherNotKnown', { label: rules.name })]),
-    ...known.flatMap((a) =>
-      grounds.flatMap(({ turf, state, name }): Caution[] => {
-        const found = toleranceOf(a, turf, state)
-        return found?.verdict === 'caution'
-          ? [mind('turfCaution', { active: a.name, turf, zone: name, turfWhy: found.reason ?? 'none' })]
-          : []
-      }),
-    ),
-    ...mindBeside(known, situation, neighbours),
     ...mindPartial(rules, known),
     ...mindResistance(request, known),
   ]
+  // Where one lawn is shut by more than the weather, no day opens it.
+  const opens = judgements.flatMap((j) => j.opensOn ?? []).sort()
+  const weatherOnly = refusals.length > 0 && refusals.every((r) => r.source === 'weather')
   for (const w of weeds) marks.set(w.plant, markWeed(rules, known, w, [...uses.values()]))
   return {
     product,
-    refusals: [...lasting, ...weather.refusals],
-    ...(!lasting.length && weather.refusals.length && weather.opensOn && { opensOn: weather.opensOn }),
+    refusals,
+    ...(weatherOnly && opens.length && { opensOn: opens.at(-1)! }),
     cautions: dedupe(cautions, (c) => c.code + JSON.stringify(c.params)),
     marks,
     turf: empty.turf,
     uses,
-    passesMade,
+    passesMade: Math.max(0, ...judgements.map((j) => j.limits.yearUse?.passes ?? 0)),
   }
 }
 

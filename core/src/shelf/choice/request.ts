@@ -8,58 +8,14 @@ import type {
   VolumeUnit,
 } from '../../quantity/index.ts'
 import type { PlantGroup, PlantStage, RankedAct } from '../../scout/index.ts'
-import type { TurfState } from '../../yard/index.ts'
-import type { Active, Efficacy, Site } from '../active.ts'
+import type { Efficacy } from '../active.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
-import type { Pass } from '../yearUse.ts'
-
-/** Who stands behind the sprayer, on what ground, and what is beside it. */
-export interface ShelfSituation {
-  /** May use products that need a licence. */
-  licensed: boolean
-  site: Site
-  /** Country, and state or county where the person says them, as labels name them. */
-  places: string[]
-  /** Beds that are eaten from, beside or below the lawn. */
-  nearVegetables: boolean
-  /** Trees and shrubs: none near, near, or with their roots under the weeds. */
-  trees: 'none' | 'near' | 'over'
-}
-export const usualSituation: ShelfSituation = {
-  licensed: false,
-  site: 'homeLawn',
-  places: ['US'],
-  nearVegetables: false,
-  trees: 'none',
-}
-
-/** What has been looked at on a turf that is young, or that looks dormant. */
-export interface TurfCheck {
-  /** How the young turf was made; seeded where it is not said. */
-  madeBy?: 'seed' | 'sod' | 'sprigs'
-  /** Mowings since the seed came up. */
-  mowings?: number
-  /** The day sod or sprigs were laid. */
-  laidOn?: Day
-  /** The canopy was parted in several places, and whether any green was at the crown. */
-  crown?: { day: Day; green: boolean }
-}
+import type { Circumstances, JudgedGround, OutlookDay } from '../judgement/index.ts'
 
 /** Grass that the tank would touch. */
-export interface ChoiceGround {
-  id: string
-  name: string
-  turf: string
-  state: TurfState
+export interface ChoiceGround extends JudgedGround {
   areaSqFt: number
-  passes: Pass[]
-  /** The next day it is to be sown. */
-  seedingDay?: Day
-  check?: TurfCheck
 }
-
-/** Grass of the same yard that the tank should not touch. */
-export type Neighbour = Pick<ChoiceGround, 'name' | 'turf' | 'state'>
 
 export interface ChoiceWeed {
   /** Code of the plant. */
@@ -84,22 +40,13 @@ export interface ChoiceProduct {
   left?: Quantity<MassUnit | VolumeUnit>
 }
 
-export interface OutlookDay {
-  day: Day
-  highC: number
-  lowC: number
-}
-
-export interface ChoiceRequest {
+export interface ChoiceRequest extends Circumstances {
   day: Day
   grounds: ChoiceGround[]
-  neighbours: Neighbour[]
   weeds: ChoiceWeed[]
   products: ChoiceProduct[]
-  actives: Active[]
   /** The days ahead; empty where no weather is known. */
   outlook: OutlookDay[]
-  situation: ShelfSituation
   /** Weeds that are to be sprayed although something gentler would do. */
   sprayAnyway?: string[]
 }

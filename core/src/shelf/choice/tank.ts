@@ -3,7 +3,7 @@ import { controlLevel } from '../active.ts'
 import type { LabelRules } from '../label.ts'
 import { compareVectors, findMinimumCover, type CoverSet } from './cover.ts'
 import { purchaseFor } from './product.ts'
-import { because } from './reason.ts'
+import { because } from '../judgement/objection.ts'
 import type { ChoiceRequest, JudgedProduct, Tank } from './request.ts'
 
 const activesOf = ({ rules }: JudgedProduct['product']): string[] =>

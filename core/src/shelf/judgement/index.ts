@@ -1,0 +1,16 @@
+export type {
+  Application,
+  Circumstances,
+  JudgedGround,
+  Judgement,
+  Neighbour,
+  Objection,
+  OutlookDay,
+  ShelfSituation,
+  TurfCheck,
+} from './application.ts'
+export { usualSituation } from './application.ts'
+export { groundFacts } from './ground.ts'
+export { judgeApplication, rules as judgementRules } from './judge.ts'
+export { airBand } from './rules/heat.ts'
+export { timesOver, worstOn } from './worstGround.ts'

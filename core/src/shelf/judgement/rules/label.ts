@@ -1,0 +1,40 @@
+import { addDays, type Refusal } from '../../../quantity/index.ts'
+import type { Objection, Rule, RuleCase } from '../application.ts'
+import { minds, remedy } from '../objection.ts'
+
+/** What would do where the label stops it: another rate, another day, another year. */
+function remedyOf({ code, params }: Refusal, { limits }: RuleCase): Objection['remedy'] {
+  if (code === 'rateOverMaximum' || code === 'rateUnderMinimum')
+    return remedy('takeRate', { rate: params['limit']! })
+  if (code === 'overAnnualMaximum') {
+    const left = limits.yearUse?.remaining
+    return left && limits.use && left.value >= limits.use.rate.min
+      ? remedy('takeRate', { rate: { value: left.value, unit: left.unit } })
+      : remedy('nextYear', {})
+  }
+  if (code === 'tooManyPasses') return remedy('nextYear', {})
+  if (code === 'tooSoonAgain')
+    return remedy('waitUntil', { day: addDays(String(params['last']), Number(params['interval'])) })
+  return undefined
+}
+
+/** The label's line for this turf: state, rate, carrier, interval, passes and the year's maximum, on the worst ground. */
+export const labelLine: Rule = (about) => [
+  ...about.limits.refusals.map((r): Objection => {
+    const found = remedyOf(r, about)
+    return {
+      ...r,
+      kind: 'stops',
+      source: 'label',
+      params: { ...r.params, zone: about.ground.name },
+      ...(found && { remedy: found }),
+    }
+  }),
+  ...about.limits.cautions.map((c): Objection => ({ ...c, kind: 'minds', source: 'label' })),
+]
+
+/** What nobody here can vouch for: its label alone stands. */
+export const activeKnown: Rule = ({ application: { rules }, known, circumstances }) =>
+  (circumstances.actives.length ? rules.actives : [])
+    .filter((a) => !known.some((k) => k.name.toLowerCase() === a.name.trim().toLowerCase()))
+    .map((a) => minds('almanac', 'activeNotKnown', { active: a.name, label: rules.name }))

@@ -1,0 +1,57 @@
+import { almanac, sprouts } from '@jardinero/almanac'
+import type { Yard, Zone } from '@jardinero/contract/yard'
+import type { Day, YardId, ZoneId } from '@jardinero/core/quantity'
+import {
+  groundFacts,
+  usualSituation,
+  type Circumstances,
+  type JudgedGround,
+  type OutlookDay,
+} from '@jardinero/core/shelf'
+import { hemisphereOf } from '@jardinero/core/yard'
+import type { AccountScope } from '../platform/scope.ts'
+
+/** What an application on a lawn is judged in, beside the almanac. */
+export interface Around {
+  around: Omit<Circumstances, 'actives' | 'override'>
+  facts: Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn'>
+}
+
+/**
+ * What stands around applications on some lawns of the account, looked up once a yard: the owner's situation and wishes, and the
+ * grass that is not to be touched.
+ * @param touched lawns the application goes over @param outlook the days ahead, where they are known
+ */
+export function createAround(
+  scope: AccountScope,
+  { day, touched, outlook }: { day: Day; touched: ZoneId[]; outlook?: OutlookDay[] | undefined },
+): (zone: Zone) => Promise<Around> {
+  const yards = new Map<YardId, Promise<{ yard: Yard; zones: Zone[] }>>()
+  const look = async (yardId: YardId) => ({
+    yard: await scope.get<Yard>('yard', yardId),
+    zones: await scope.find<Zone>('zone', { yardId }),
+  })
+  return async (zone) => {
+    const found = yards.get(zone.yardId) ?? look(zone.yardId)
+    yards.set(zone.yardId, found)
+    const { yard, zones } = await found
+    return {
+      facts: groundFacts(zone, yard.seasonWishes?.seeding ?? [], day),
+      around: {
+        situation: yard.shelfSituation ?? usualSituation,
+        neighbours: zones
+          .filter((z) => !touched.includes(z.id))
+          .map(({ name, turf, state }) => ({ name, turf, state })),
+        hemisphere: hemisphereOf(yard.latitude),
+        sprouts,
+        ...(outlook && { outlook }),
+      },
+    }
+  }
+}
+
+/** What the almanac knows of the actives that some labels name: what is judged by no more than needed. */
+export const activesOf = (labels: { actives: { name: string }[] }[]) => {
+  const named = new Set(labels.flatMap((l) => l.actives.map((a) => a.name.trim().toLowerCase())))
+  return almanac.actives.filter((a) => named.has(a.name.toLowerCase()))
+}

@@ -1,0 +1,36 @@
+import type { Zone } from '@jardinero/contract/yard'
+import type { Day } from '@jardinero/core/quantity'
+import { groundFacts, usualSituation, type Circumstances, type OutlookDay } from '@jardinero/core/shelf'
+import { useYard } from '../state/index.ts'
+import { useSoil } from '../soil/index.ts'
+import { useShelf } from './shelfStore.ts'
+
+/** What stands around an application in the open yard: the one place where the stations take it from. */
+export function useCircumstances() {
+  const shelf = useShelf()
+  const soil = useSoil()
+  const { yard, zones, situation } = useYard()
+  void shelf.load()
+
+  /** The week from a day, as far as its weather is known; empty where it is not. */
+  const outlookFrom = (day: Day): OutlookDay[] => {
+    const { observed = [], forecast = [] } = soil.weatherFor(yard.value?.id) ?? {}
+    return [...observed, ...forecast]
+      .filter((d) => d.day >= day)
+      .slice(0, 7)
+      .map(({ day: on, maximumC, minimumC }) => ({ day: on, highC: maximumC, lowC: minimumC }))
+  }
+  const situationNow = () => yard.value?.shelfSituation ?? usualSituation
+  /** Who it is for and what is beside it. @param touched lawns it goes over */
+  const around = (touched: Pick<Zone, 'id'>[]): Omit<Circumstances, 'actives' | 'outlook' | 'override'> => ({
+    situation: situationNow(),
+    neighbours: zones.value
+      .filter((z) => !touched.some((t) => t.id === z.id))
+      .map(({ name, turf, state }) => ({ name, turf, state })),
+    hemisphere: situation.value.hemisphere,
+    sprouts: shelf.almanac.sprouts,
+  })
+  /** What is known of a lawn's turf on a day. */
+  const factsOf = (zone: Zone, day: Day) => groundFacts(zone, yard.value?.seasonWishes?.seeding ?? [], day)
+  return { outlookFrom, situationNow, around, factsOf }
+}
