@@ -72,9 +72,14 @@ export function weatherYears(code: string): StationDay[] {
 
 const forecastDays = 10
 
-/** The same days hour by hour. */
-export const forecastHours = (code: string, issued: Day): StationHour[] =>
-  hoursOf(forecastFrom(code, issued), climateOf(code), seededBy(`${code}/${issued}/hours`))
+/** The day itself and those days, hour by hour. */
+export function forecastHours(code: string, issued: Day): StationHour[] {
+  const ahead = forecastFrom(code, issued)
+  const climate = climateOf(code)
+  const now = weatherYears(code).filter((d) => d.day === issued)
+  const today = hoursOf([...now, ...ahead.slice(0, 1)], climate, seededBy(`${code}/${issued}/today`))
+  return [...today.slice(0, 24 * now.length), ...hoursOf(ahead, climate, seededBy(`${code}/${issued}/hours`))]
+}
 
 /** What would have been forecast on a day: the truth with an error that grows from under 1 K to over 3 K in ten days. */
 export function forecastFrom(code: string, issued: Day): StationDay[] {

@@ -18,8 +18,8 @@ export interface HourAhead {
   cloud: number
 }
 
-/** Who set a limit: a label by its name, the person, or what is usual in the trade. */
-export type LimitBy = { by: 'label'; label: string } | { by: 'own' } | { by: 'usual' }
+/** Who set a limit: a label by its name, the person, what stands beside the lawn, or what is usual in the trade. */
+export type LimitBy = { by: 'label'; label: string } | { by: 'own' } | { by: 'site' } | { by: 'usual' }
 export interface Limit {
   value: number
   from: LimitBy

@@ -11,6 +11,7 @@ export {
 } from './hour.ts'
 export {
   computePassLimits,
+  besideOf,
   passOfLabels,
   usualLimits,
   type OwnLimits,

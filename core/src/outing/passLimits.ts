@@ -3,8 +3,10 @@ import { convert, type Day } from '../quantity/index.ts'
 import {
   airBand,
   computeReentryInterval,
+  toleranceOf,
   usualDryingHours,
   type Active,
+  type Circumstances,
   type LabelRules,
 } from '../shelf/index.ts'
 import type { TurfState } from '../yard/index.ts'
@@ -30,6 +32,8 @@ export interface PassToPlace {
   /** How long it takes, hours. */
   hours: number
   states: TurfState[]
+  /** The most sensitive of what stands beside the lawn: beds that are eaten from, grass or plants that it hurts; nothing where absent. */
+  beside?: 'food' | 'plants'
   /** No earlier than this day: an interval since the last pass. */
   notBefore?: { day: Day; label: string }
 }
@@ -50,9 +54,20 @@ export interface PassLimits {
   mowing: { before: Limit; after: Limit }
 }
 
+/**
+ * The most wind for a spray, mph, by the droplets and by what stands beside the lawn: fine droplets go far, and what is eaten or
+ * hurt asks for more care than a neighbour's lawn of the same grass. Estimates of the trade between the 5 mph people want and
+ * the 10 mph many labels allow; a label's own figure is never widened by them.
+ */
+export const windBesideMph: Record<Droplet, Record<'nothing' | 'plants' | 'food', number>> = {
+  fine: { nothing: 8, plants: 5, food: 3 },
+  medium: { nothing: 10, plants: 7, food: 5 },
+  coarse: { nothing: 10, plants: 8, food: 6 },
+  veryCoarse: { nothing: 10, plants: 9, food: 7 },
+}
+
 /** Practice of the trade; each can be made stricter, and a label's own counts before it. Estimates. */
 export const usualLimits = {
-  windMph: 10,
   spreadWindMph: 15,
   gustMph: 15,
   spreadGustMph: 25,
@@ -100,7 +115,7 @@ const onLeaf = (rules: LabelRules, turfs?: string[]): boolean =>
  * own can only be stricter.
  */
 export function computePassLimits(
-  { labels, leaf, sprayed }: PassToPlace,
+  { labels, leaf, sprayed, droplet = 'medium', beside }: PassToPlace,
   ownLimits: OwnLimits = {},
   activeOf: (name: string) => Active | undefined = () => undefined,
 ): PassLimits {
@@ -109,7 +124,9 @@ export function computePassLimits(
       rules,
       rules.actives.flatMap((a) => activeOf(a.name) ?? []),
     )
-  const usualWind = usual(mph(sprayed ? usualLimits.windMph : usualLimits.spreadWindMph))
+  const usualWind = usual(mph(sprayed ? windBesideMph[droplet].nothing : usualLimits.spreadWindMph))
+  const site: Limit | undefined =
+    sprayed && beside ? { value: mph(windBesideMph[droplet][beside]), from: { by: 'site' } } : undefined
   const wind = strictest(
     labels,
     lower,
@@ -134,7 +151,7 @@ export function computePassLimits(
     strictest(labels, higher, read, (l) => (onLeaf(l) ? usualMowing : undefined)) ??
     usual(leaf ? usualLimits.mowingDays : 0)
   const limits: PassLimits = {
-    wind: lower(wind ?? usualWind, own(ownLimits.wind))!,
+    wind: lower(lower(wind ?? usualWind, site), own(ownLimits.wind))!,
     gust: lower(gust, own(ownLimits.gust))!,
     keepOff: keepOff ?? usual(usualLimits.dryingHours),
     mowing: { before: mowing((l) => l.mowing?.beforeDays), after: mowing((l) => l.mowing?.afterDays) },
@@ -156,15 +173,31 @@ export function computePassLimits(
 export function passOfLabels(
   labels: LabelRules[],
   turfs: string[],
-  rest: Pick<PassToPlace, 'hours' | 'states'> & { droplet?: Droplet; notBefore?: PassToPlace['notBefore'] },
+  rest: Pick<PassToPlace, 'hours' | 'states' | 'droplet' | 'beside' | 'notBefore'>,
 ): PassToPlace {
-  const { droplet, notBefore, ...plain } = rest
+  const { droplet, beside, notBefore, ...plain } = rest
   return {
     labels,
     leaf: labels.some((l) => onLeaf(l, turfs)),
     sprayed: labels.some((l) => l.formulation !== 'GR'),
     ...plain,
     ...(droplet && { droplet }),
+    ...(beside && { beside }),
     ...(notBefore && { notBefore }),
   }
+}
+
+/** What stands beside a lawn that a pass can hurt. What the almanac does not know of is taken to hurt it. */
+export function besideOf(
+  labels: LabelRules[],
+  { situation, neighbours }: Pick<Circumstances, 'situation' | 'neighbours'>,
+  activeOf: (name: string) => Active | undefined,
+): PassToPlace['beside'] {
+  const actives = labels.flatMap((l) => l.actives.map((a) => activeOf(a.name)))
+  const hurtsPlants = actives.some((a) => !a || a.drift || a.nonSelective || a.volatile)
+  if (situation.nearVegetables && hurtsPlants) return 'food'
+  const hurtsGrass = neighbours.some(({ turf, state }) =>
+    actives.some((a) => a && ['injures', 'kills'].includes(toleranceOf(a, turf, state)?.verdict ?? '')),
+  )
+  return hurtsGrass || (situation.trees !== 'none' && hurtsPlants) ? 'plants' : undefined
 }

@@ -1,5 +1,5 @@
 import { getPosition } from 'suncalc'
-import { accepted, refused, type Day, type Outcome } from '../quantity/index.ts'
+import { accepted, refused, type Day, type Outcome, type Refusal } from '../quantity/index.ts'
 import type { Active } from '../shelf/index.ts'
 import { computeDeltaT } from './air.ts'
 import type { HourAhead, JudgedHour, Shut } from './hour.ts'
@@ -20,6 +20,8 @@ export interface WindowRequest {
   mowDays?: Day[]
   occupied?: Occupied[]
   noTime?: { from: Day; to: Day }[]
+  /** What the one judgement has against the pass, whatever the hour: then none is offered. */
+  against?: Refusal[]
 }
 
 /** A stretch of open hours long enough for the pass. */
@@ -118,7 +120,8 @@ const rank = (window: SprayWindow): number => window.best.margin - (perDay * win
  * does not reach is never offered. Refused where hours are missing or none are given.
  */
 export function computeWindows(request: WindowRequest): Outcome<WindowAnswer> {
-  const { hours, latitude, longitude, pass } = request
+  const { hours, latitude, longitude, pass, against = [] } = request
+  if (against.length) return refused(...against)
   if (!hours.length) return refused({ code: 'noHours', field: 'hours', params: {} })
   const gap = hours.findIndex((h, i) => i > 0 && Date.parse(h.at) - Date.parse(hours[i - 1]!.at) !== hourMs)
   if (gap > 0) return refused({ code: 'hoursGap', field: `hours.${gap}`, params: { at: hours[gap]!.at } })

@@ -79,9 +79,9 @@ const bench = () =>
       </h2>
       <BestWindows :answer="answer" :after-of="windows.afterOf" @hold="hold" />
     </template>
-    <p v-else-if="outcome && !outcome.ok" class="stop" role="alert">
-      {{ refusal(outcome.refusals[0]!) }}
-    </p>
+    <ul v-else-if="outcome && !outcome.ok" class="stop" role="alert">
+      <li v-for="(r, i) in outcome.refusals" :key="i">{{ refusal(r) }}</li>
+    </ul>
     <p v-else-if="!hours.length" class="quiet">{{ windows.problem.value ?? say('outing.noHours') }}</p>
     <p class="quiet small">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
 

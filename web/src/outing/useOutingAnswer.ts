@@ -11,7 +11,7 @@ const endOf = (at: string): string => new Date(Date.parse(at) + hourMs).toISOStr
 
 /** The station's one sentence, and how a window that was kept free stands. */
 export function useOutingAnswer(
-  { chosen }: ReturnType<typeof useOutingPass>,
+  { chosen, against }: ReturnType<typeof useOutingPass>,
   { answer, hours, wishes }: ReturnType<typeof useWindows>,
 ) {
   const { timeZone } = useYard()
@@ -28,6 +28,7 @@ export function useOutingAnswer(
   const said = computed(() => {
     const label = chosen.value?.labels.map((l) => l.name).join(', ') ?? ''
     if (!chosen.value) return { code: 'outing.answer.none', params: {} }
+    if (against.value.length) return { code: 'outing.answer.stopped', params: { label } }
     if (!hours.value.length || !answer.value) return { code: 'outing.answer.noHours', params: { label } }
     const [best] = answer.value.best
     if (!best) {

@@ -1,8 +1,8 @@
 import { computed, watchEffect } from 'vue'
 import { noOutingWishes } from '@jardinero/contract/constants'
 import { computeWindows, placeAfter, type HourAhead, type Occupied } from '@jardinero/core/outing'
-import { dayIn, hourIn, instantAt, addDays, type Day } from '@jardinero/core/quantity'
-import { useYard } from '../state/index.ts'
+import { addDays, clockIn, dayIn, hourIn, instantAt, type Day } from '@jardinero/core/quantity'
+import { clock, useYard } from '../state/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useSoil } from '../soil/index.ts'
 import type { useOutingPass } from './useOutingPass.ts'
@@ -15,7 +15,11 @@ const clockOf = (hour: number): string => {
 
 /** The hours ahead held against a pass, the labels, the owner's wishes and the family's week. */
 export function useWindows(
-  { pass }: Pick<ReturnType<typeof useOutingPass>, 'pass'>,
+  {
+    pass,
+    against,
+  }: Pick<ReturnType<typeof useOutingPass>, 'pass'> &
+    Partial<Pick<ReturnType<typeof useOutingPass>, 'against'>>,
   /** Looks only at what others have fetched. */
   { patient = false } = {},
 ) {
@@ -30,13 +34,20 @@ export function useWindows(
   }
 
   const wishes = computed(() => yard.value?.outingWishes ?? noOutingWishes)
+  /** The hour it is; of the demo, the clock on the wall on its day. */
+  const thisHour = computed(() =>
+    instantAt(today.value, `${clockIn(clock.now, timeZone.value).slice(0, 2)}:00`, timeZone.value),
+  )
+  /** From the hour it is on: what is past is not offered. */
   const hours = computed<HourAhead[]>(() => {
     const known = soil.weatherFor(yard.value?.id)?.hours ?? []
-    return known.map((h) => ({
-      ...h,
-      day: dayIn(h.at, timeZone.value),
-      hour: Math.floor(hourIn(h.at, timeZone.value)),
-    }))
+    return known
+      .filter((h) => Date.parse(h.at) >= Date.parse(thisHour.value))
+      .map((h) => ({
+        ...h,
+        day: dayIn(h.at, timeZone.value),
+        hour: Math.floor(hourIn(h.at, timeZone.value)),
+      }))
   })
   const days = computed(() => [...new Set(hours.value.map((h) => h.day))])
   const weekdayOf = (day: Day) => new Date(`${day}T12:00:00Z`).getUTCDay()
@@ -70,6 +81,7 @@ export function useWindows(
           mowDays: mowDays.value,
           occupied: occupied.value,
           noTime: yard.value.seasonWishes?.busy ?? [],
+          against: against?.value ?? [],
         })
       : undefined,
   )

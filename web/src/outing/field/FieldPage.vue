@@ -2,10 +2,8 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { computePassLimits, passOfLabels } from '@jardinero/core/outing'
-import { convert } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
-import { useNow, useOutbox, useYard } from '../../state/index.ts'
+import { useNow, useOutbox } from '../../state/index.ts'
 import { connection } from '../../kit/api.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import FieldEnd from './FieldEnd.vue'
@@ -16,6 +14,7 @@ import KeepOutClock from './KeepOutClock.vue'
 import PatternDrawing from './PatternDrawing.vue'
 import WindPanel from './WindPanel.vue'
 import { useField } from './fieldStore.ts'
+import { useFieldWind } from './useFieldWind.ts'
 
 /** In the field: one thing at a time, large, and everything it needs on the device. */
 const field = useField()
@@ -24,18 +23,13 @@ const outbox = useOutbox()
 const router = useRouter()
 const { say } = useWords()
 const { now, read } = useNow()
-const { yard } = useYard()
 void field.open(session.person!.id)
 
 const outing = computed(() => field.outing)
 const labels = computed(() =>
   (outing.value?.tank.request.products ?? []).map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide'),
 )
-const windMost = computed(() => {
-  const turfs = outing.value?.tank.request.grounds.map((g) => g.turf) ?? []
-  const pass = passOfLabels(labels.value, turfs, { hours: 1, states: [] })
-  return convert(computePassLimits(pass, yard.value?.outingWishes?.limits).wind.value, 'm/s', 'mph')
-})
+const windMost = useFieldWind(outing, labels)
 const walkedS = computed(() => (outing.value ? field.walkedAt(now.value) : 0))
 const filled = computed(() => {
   const steps = outing.value?.tank.result.loads[outing.value.load]?.filling.length ?? 0

@@ -40,14 +40,16 @@ export const tolerance: Rule = (about) => about.known.flatMap((active) => judgeA
 /** So long after seed was sown turf counts as seedling, whatever state it was given. Estimate: four mowings at the latest. */
 const seedlingDays = 60
 
-function judgeYoung(active: Active, { application, ground }: RuleCase): Objection[] {
+function judgeYoung(active: Active, { application, ground, limits }: RuleCase): Objection[] {
   const { rules, day } = application
   const { madeBy = 'seed', mowings, laidOn } = ground.check ?? {}
   const params = { active: active.name, zone: ground.name, label: rules.name }
   if (madeBy === 'seed') {
     const need = rules.seedlingMowings ?? active.seedlingMowings
     const ofLabel = rules.seedlingMowings === undefined ? 'almanac' : 'label'
-    if (need === undefined) return [stops(ofLabel, 'notOnSeedlings', params)]
+    // A line that names seeded turf stands where nobody counts mowings.
+    const named = limits.use?.atSeeding || limits.use?.states?.includes('seeded')
+    if (need === undefined) return named ? [] : [stops(ofLabel, 'notOnSeedlings', params)]
     if (mowings === undefined && need > 0)
       return [
         asks(ofLabel, 'tooFewMowings', { ...params, mowings: 0, need }, remedy('countMowings', { need })),
