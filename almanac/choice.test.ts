@@ -671,3 +671,21 @@ describe('what to expect', () => {
     expect(expected.judgeFrom).toBe('2026-06-15')
   })
 })
+
+describe('turf that only just stands an active', () => {
+  const dandelion = { day: '2026-05-12', highF: 78, weeds: [['dandelion']] } satisfies Partial<Situation>
+  it('is spared it where another set does it, and gets the lower rate of its lines where none does', () => {
+    expect(tankOf(choiceOf({ ...dandelion, turf: 'stAugustinegrass' }))).toEqual(['dorrick'])
+    const { tank } = choiceOf({ ...dandelion, turf: 'centipedegrass' })
+    const [product] = tank!.products
+    expect(product!.cautions.map((c) => c.code)).toContain('turfCaution')
+    expect(tank!.rates.get(product!.product.id)!.value).toBe([...product!.uses.values()][0]!.rate.min)
+  })
+  it('is not sown against a sedge, which comes through any turf', () => {
+    const { answers } = choiceOf({ turf: 'tallFescue', day: '2026-09-05', weeds: [['yellowNutsedge']] })
+    expect(answers.find((a) => a.way === 'overseed')).toMatchObject({
+      rank: 0,
+      worst: { because: 'comesThrough' },
+    })
+  })
+})

@@ -66,6 +66,8 @@ export interface ApplicationRecord extends PassFacts {
   amendments: Amendment[]
   /** As the mix was made for it. */
   planned?: PassFigures
+  /** The reason it was mixed against advice, where it was. */
+  override?: string
   labelId?: LabelId
   /** The turf's state as it was mixed. */
   state?: TurfState | null

@@ -137,7 +137,9 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
     has: (key) => catalogue[key] !== undefined,
     say,
     sayParts,
-    refusal: ({ code, params, remedy }) => {
+    refusal: ({ code, params: given, remedy }) => {
+      // An open calculator is asked about a lawn without a name.
+      const params = given['zone'] === '' ? { ...given, zone: say('refusal.theLawn') } : given
       const key = [`refusal.${code}`, `invalid.${code}`].find((k) => catalogue[k]) ?? 'invalid.other'
       return remedy ? `${say(key, params)} ${say(`remedy.${remedy.code}`, remedy.params)}` : say(key, params)
     },

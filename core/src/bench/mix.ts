@@ -29,6 +29,8 @@ export interface MixRequest
   capacityGal: number
   loadPlan: LoadPlan
   tool: ToolId
+  /** How the ground is called in what is said of it. */
+  name?: string
 }
 
 /** One tank: its water, the ground it covers, the product planned and as the tool shows it. */
@@ -61,7 +63,7 @@ export interface Mix {
  * needs is left to the person here. Refused, with every reason, where the label or the sizes stand against it.
  */
 export function computeMix(request: MixRequest): Outcome<Mix> {
-  const { rules, turf, state, areaSqFt, passes, areaUncertaintySqFt, tool, rate } = request
+  const { rules, turf, state, areaSqFt, passes, areaUncertaintySqFt, tool, rate, name = '' } = request
   const { actives, override, around, check, seedingDay, sownOn } = request
   const { adjuvant: _, ...alone } = rules
   const tank = computeTank({
@@ -69,7 +71,7 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
     grounds: [
       {
         id: 'ground',
-        name: '',
+        name,
         turf,
         state,
         areaSqFt,
@@ -93,10 +95,9 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
   if (!tank.ok)
     return {
       ok: false,
-      refusals: tank.refusals.map(({ field = '', params: { zone: __, ...params }, ...r }) => ({
+      refusals: tank.refusals.map(({ field = '', ...r }) => ({
         ...r,
         field: field.replace(/^(products|grounds)\.0\./, ''),
-        params,
       })),
     }
   const { water, loads, products, cautions } = tank.value

@@ -128,7 +128,9 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
       return { act: 'broadcast', rank: 0.78, because: 'everywhere', params, threshold: 'spotUpTo' }
     return { ...out('broadcast', 'notEverywhere', params), threshold: 'spotUpTo' }
   },
-  overseed({ wantedShare, turf, day, limits, ...situation }) {
+  overseed({ plant, wantedShare, turf, day, limits, ...situation }) {
+    // It comes back from below ground through any turf: seed closes no gap against it.
+    if (plant.group === 'sedge') return out('overseed', 'comesThrough')
     if (wantedShare === null) return out('overseed', 'wantedNotSaid')
     const params = { share: share(wantedShare), limit: share(limits.overseedBelow) }
     if (wantedShare >= limits.overseedBelow)

@@ -22,6 +22,7 @@ async function gatherRequest(scope: AccountScope, order: MixOrder): Promise<MixR
   const { carrierVolume } = accept(computeCalibration(calibration.runs))
   return {
     rules: label.rules,
+    name: zone.name,
     turf: zone.turf,
     state: zone.state,
     rate: order.rate,

@@ -35,6 +35,7 @@ const csvColumns = [
   'recorded_by',
   'amendments',
   'strip_sq_ft',
+  'against_advice',
 ]
 
 export const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] => [
@@ -69,6 +70,7 @@ export const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] 
   r.recordedBy,
   r.amendments.map((a) => `${a.madeAt} ${a.madeBy}: ${a.reason}`).join('; '),
   r.stripSqFt ?? '',
+  r.override ?? '',
 ]
 
 const line = (cells: unknown[]): string =>

@@ -45,6 +45,8 @@ interface MixOfRecord {
   stripSqFt: number | null
   /** Of everything that went down with it on that lawn. */
   keepOffs: LabelRules['keepOff'][]
+  /** The reason it was mixed against advice. */
+  override: string | null
 }
 
 /** What mixes were made to put down, by their ids. */
@@ -61,17 +63,20 @@ async function mixesOf(scope: AccountScope, mixIds: MixId[]): Promise<Map<string
     state: TurfState | null
     strip: number | null
     keep_offs: LabelRules['keepOff'][]
+    override: string | null
   }>(
     `SELECT id, to_char(day, 'YYYY-MM-DD') AS day, area_sq_ft::float8 AS area, (result->'water'->>'value')::float8 AS water,
          (result->'measured'->>'value')::float8 AS value, result->'measured'->>'unit' AS unit,
          label_id, state, strip_sq_ft::float8 AS strip,
          (SELECT jsonb_agg(o.rules->'keepOff') FROM mix o WHERE o.zone_id = m.zone_id
-            AND (o.id = m.id OR o.tank_id = m.tank_id)) AS keep_offs
+            AND (o.id = m.id OR o.tank_id = m.tank_id)) AS keep_offs,
+         coalesce((SELECT t.request->>'override' FROM tank t WHERE t.id = m.tank_id),
+                  (SELECT p.request->>'override' FROM spread p WHERE p.id = m.spread_id)) AS override
        FROM mix m WHERE id = ANY($1)`,
     [mixIds],
   )
   return new Map(
-    rows.map(({ id, day, area, water, value, unit, label_id, state, strip, keep_offs }) => [
+    rows.map(({ id, day, area, water, value, unit, label_id, state, strip, keep_offs, override }) => [
       id,
       {
         planned: { day, areaSqFt: area, waterGal: water, product: { value, unit } },
@@ -79,6 +84,7 @@ async function mixesOf(scope: AccountScope, mixIds: MixId[]): Promise<Map<string
         state,
         stripSqFt: strip,
         keepOffs: keep_offs,
+        override,
       },
     ]),
   )
@@ -105,6 +111,7 @@ function readRecord(
       ({ accountId: __, recordId: ___, seq: ____, ...amendment }): Amendment => amendment,
     ),
     ...(mix && { planned: mix.planned, labelId: mix.labelId, state: mix.state }),
+    ...(mix?.override && { override: mix.override }),
   }
 }
 

@@ -52,6 +52,7 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
     ['licence', r.licence],
     ['wateredIn', r.wateredInOn ? plainText(words.day(r.wateredInOn, 'long')) : text('ledger.notWatered')],
     ['keepOff', keepOff],
+    ...(r.override ? [['against', r.override] as [string, string]] : []),
     ['note', r.note],
     ['written', `${time(r.recordedAt)}, ${r.recordedBy}`],
   ]

@@ -57,6 +57,7 @@ const rows = computed<[string, string | Figure][]>(() => [
   ['licence', r.value.licence],
   ['wateredIn', r.value.wateredInOn ? sayDay(r.value.wateredInOn, 'long') : say('ledger.notWatered')],
   ['keepOff', keepOff(r.value)],
+  ...(r.value.override ? [['against', r.value.override] as [string, string]] : []),
   ['note', r.value.note],
   ['written', `${time(r.value.recordedAt, timeZone.value, 'long')}, ${r.value.recordedBy}`],
 ])

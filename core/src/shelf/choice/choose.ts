@@ -29,10 +29,12 @@ export interface Choice {
   answers: RankedAnswer[]
 }
 
+/** What this turf only just stands is left out where another set does it, even one of a few more actives. */
+const sparing: Weigh = ({ cautions }, actives) =>
+  actives + (cautions.some((c) => c.code === 'turfCaution') ? 4 : 0)
 /** What is owned before what has to be bought, and that before what is only known as a sample; then the actives. */
-const shelfFirst: Weigh = ({ product }, actives) =>
-  actives + { owned: 0, copied: 10, sample: 100 }[product.source]
-const activesOnly: Weigh = (_, actives) => actives
+const shelfFirst: Weigh = (judged, actives) =>
+  sparing(judged, actives) + { owned: 0, copied: 10, sample: 100 }[judged.product.source]
 const needsSample = (tank: Tank): boolean => tank.products.some((p) => p.product.source === 'sample')
 
 interface Search {
@@ -97,7 +99,7 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
   const coverable = needs.filter((plant) => open.some((j) => j.marks.get(plant)?.mark === 'controls'))
   const search = { request, doClash }
   const now = findTank(judged, coverable, { ...search, weigh: shelfFirst })
-  const ideal = findTank(judged, coverable, { ...search, weigh: activesOnly })
+  const ideal = findTank(judged, coverable, { ...search, weigh: sparing })
   const ahead = laterTank(judged, needs, search)
   const waits = ahead && (!now || coverable.length < needs.length || needsSample(now)) ? ahead : undefined
   // Buying what nobody has copied yet does not come before waiting some days for what is at hand.

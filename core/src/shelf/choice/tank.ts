@@ -58,7 +58,7 @@ export interface TankSearch {
 const sourceRank = { owned: 0, copied: 1, sample: 2 } as const
 const young = new Set(['seedling', 'leaves'])
 
-/** The rate to use: the label's least on young weeds, its most on older ones, and never more than the year has left. */
+/** The rate to use: the label's least on young weeds and on turf that only just stands it, its most on older ones, and never more than the year has left. */
 export function rateFor(
   judged: JudgedProduct,
   request: ChoiceRequest,
@@ -73,7 +73,8 @@ export function rateFor(
   }))
   const [min, max] = [Math.max(...ends.map((e) => e.min)), Math.min(...ends.map((e) => e.max))]
   const controlled = request.weeds.filter((w) => judged.marks.get(w.plant)?.mark === 'controls')
-  const easy = controlled.length > 0 && controlled.every((w) => young.has(w.stage))
+  const isTender = judged.cautions.some((c) => c.code === 'turfCaution')
+  const easy = isTender || (controlled.length > 0 && controlled.every((w) => young.has(w.stage)))
   return { value: Math.min(max, easy ? min : Math.max(min, max)), unit }
 }
 
