@@ -13,6 +13,7 @@ import { computeActiveRates, computeYearUse } from '../shelf/index.ts'
 import { timingSchoolIds, type PassWindow, type TimingSchoolId, type Trend } from '../soil/index.ts'
 import { thinField, type SeasonField } from './field/field.ts'
 import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDays } from './field/passes.ts'
+import { groundAgainst } from './judge/ground.ts'
 import { judgePasses } from './judge/judge.ts'
 import { computeJudgement, type Judgement } from './judge/judgement.ts'
 import { computeReason, type Reason } from './judge/reason.ts'
@@ -54,6 +55,8 @@ export interface JudgedProgramme {
   /** What of it breaks a limit: it cannot be taken so. */
   faults: Refusal[]
   cautions: Caution[]
+  /** What it does not keep of the owner's wishes, and of the ground it would go down on: others that do come before it. */
+  breaks: Caution[]
   reason: Reason
   cost: { cents: number; known: boolean }
   groups: GroupUse[]
@@ -158,27 +161,13 @@ function computeAnnualShare(
   return shares.toSorted((a, b) => b.value - a.value)[0]
 }
 
-/** Ground that is frozen when most members have it under this, °C; rain that washes off, mm in the day and the next. Estimates. */
-const frozenC = 0.5
-const washingMm = 25
-
 /** What speaks against the day of a pass, by the ensemble. */
 function cautionsOf(programme: Programme, days: PassDay[], { field, context }: Season): Caution[] {
   return programme.passes.flatMap((pass, i) => {
     const { day } = days[i]!
     const at = day === undefined ? -1 : daysBetween(field.today, day) - field.from
-    if (at < 0 || at >= field.days - 1) return []
-    const place = field.places.find((p) => pass.zones.includes(p.zoneId))
-    if (!place) return []
-    const share = (is: (k: number) => boolean) =>
-      Array.from({ length: field.members }, (_, m) => is(m * field.days + at)).filter(Boolean).length /
-      field.members
-    const cautions: Caution[] = []
-    if (share((k) => place.soilC[k]! < frozenC) > 0.5)
-      cautions.push({ code: 'groundFrozen', params: { day: day! } })
-    if (share((k) => place.full[k] === 1) > 0.6) cautions.push({ code: 'groundFull', params: { day: day! } })
-    if (share((k) => field.rainMm[k]! + field.rainMm[k + 1]! > washingMm) > 0.4)
-      cautions.push({ code: 'washingRain', params: { day: day!, rain: { value: washingMm, unit: 'mm' } } })
+    if (at < 0) return []
+    const cautions = groundAgainst(field, pass.zones, day!, at)
     for (const { day: cored, leaves } of context.wishes.aerating)
       if (leaves < 1 && cored >= day! && daysBetween(day!, cored) < 120)
         cautions.push({
@@ -205,6 +194,9 @@ function seedingCautions({ places }: Judgement, { context }: Season): Caution[] 
   })
 }
 
+const isBreach = ({ code }: Caution): boolean =>
+  ['seedingNotSafe', 'coredAfterPass', 'groundFrozen', 'groundFull', 'washingRain'].includes(code)
+
 /** Holds one programme against its limits, and judges it on every member. */
 export function judgeProgramme(season: Season, programme: Programme, notes: Caution[] = []): JudgedProgramme {
   const { field, context, ruleDays } = season
@@ -219,12 +211,14 @@ export function judgeProgramme(season: Season, programme: Programme, notes: Caut
   const dayById = new Map(passes.map((p) => [p.id, p.day]))
   const annual = computeAnnualShare(programme, passes, context)
   const inField = passes.flatMap((p) => (p.day ? [daysBetween(field.today, p.day) - field.from] : []))
+  const cautions = [...cautionsOf(programme, passes, season), ...seedingCautions(judgement, season)]
   return {
     programme,
     passes,
     judgement,
     faults: checkProgramme(programme, context, (pass) => dayById.get(pass.id)),
-    cautions: [...notes, ...cautionsOf(programme, passes, season), ...seedingCautions(judgement, season)],
+    cautions: [...notes, ...cautions],
+    breaks: cautions.filter(isBreach),
     reason: computeReason(judgement, inField),
     cost: computeCost(programme, context),
     groups: computeGroupUse(programme, context, context.today),

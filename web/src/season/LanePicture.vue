@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import type { drawLane, LaneScale } from './laneShapes.ts'
 
@@ -13,10 +14,11 @@ defineProps<{
   top: number
 }>()
 const { today } = useYard()
+const { month } = useWords()
 </script>
 
 <template>
-  <svg :width="width" :height="height + top" aria-hidden="true">
+  <svg :width="width" :height="height + top + 13" aria-hidden="true">
     <g :transform="`translate(0 ${top})`">
       <line
         v-for="m in months"
@@ -27,6 +29,14 @@ const { today } = useYard()
         :y2="height"
         class="month"
       />
+      <text
+        v-for="m in months"
+        :key="`n${m.getTime()}`"
+        :x="scale.at(m.toISOString().slice(0, 10)) + 3"
+        :y="height + 11"
+      >
+        {{ month(m) }}
+      </text>
       <path :d="drawn.hill" class="hill" />
       <path :d="drawn.under" class="under" />
       <path :d="drawn.band" class="band" />
@@ -58,6 +68,10 @@ const { today } = useYard()
 svg {
   display: block;
   overflow: visible;
+}
+text {
+  font-size: 11px;
+  fill: var(--quiet);
 }
 .month {
   stroke: var(--rule);

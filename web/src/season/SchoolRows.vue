@@ -42,6 +42,7 @@ const drawn = computed(() =>
         known: String(reason.params['known'] ?? false),
         holds: reason.params['holds'] ?? '',
       }),
+      others: row.cautions.filter((c) => !row.breaks.includes(c)).slice(0, 1),
       share: inHundred(judgement.escaped?.value ?? 1),
     }
   }),
@@ -53,6 +54,7 @@ const drawn = computed(() =>
     <h3>{{ say('season.schools') }}</h3>
     <p class="quiet small">
       {{ say('season.schoolsSay', { members, places: rows[0]?.judgement.places.length ?? 0 }) }}
+      {{ say('season.rankedBy') }}
     </p>
     <article
       v-for="d in drawn"
@@ -67,7 +69,13 @@ const drawn = computed(() =>
           {{ say('season.hasFaults') }}:
           {{ refusal(d.row.faults[0]!) }}
         </p>
-        <p v-for="(c, i) in d.row.cautions.slice(0, 1)" :key="i" class="caution small">
+        <p v-if="d.row.breaks.length" class="stop small">
+          {{ say('season.breaks') }}
+          <template v-for="(c, i) in d.row.breaks" :key="i"
+            >{{ say(`caution.${c.code}`, c.params) }}
+          </template>
+        </p>
+        <p v-for="(c, i) in d.others" :key="i" class="caution small">
           {{ say(`caution.${c.code}`, c.params) }}
         </p>
       </div>

@@ -7,6 +7,7 @@ import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import LanePicture from './LanePicture.vue'
+import LaneLegend from './LaneLegend.vue'
 import LanePatterns from './LanePatterns.vue'
 import PassPeg from './PassPeg.vue'
 import { drawLane, laneScale, laneSpan, largest } from './laneShapes.ts'
@@ -17,7 +18,7 @@ const props = defineProps<{ judged: JudgedProgramme; programme: Programme; membe
 const emit = defineEmits<{ move: [pass: string, day: Day, dragging: boolean] }>()
 const { places, situation } = useYard()
 const { half, planDay } = usePlanContext()
-const { say, month, quantity } = useWords()
+const { say, quantity } = useWords()
 const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const height = 58
@@ -63,6 +64,7 @@ const firstOf = (placeId: PlaceId) => lanes.value[0]?.place.id === placeId
   <section :aria-label="say('season.lanes')">
     <div ref="box" class="lanes">
       <LanePatterns />
+      <LaneLegend />
       <article v-for="l in lanes" :key="l.place.id">
         <header>
           <strong>{{ l.place.name }}</strong>
@@ -109,11 +111,6 @@ const firstOf = (placeId: PlaceId) => lanes.value[0]?.place.id === placeId
           />
         </div>
       </article>
-      <svg v-if="width" :width="width" height="16" aria-hidden="true">
-        <text v-for="m in months" :key="m.getTime()" :x="scale.at(m.toISOString().slice(0, 10)) + 3" y="12">
-          {{ month(m) }}
-        </text>
-      </svg>
     </div>
     <p class="quiet small">{{ say('season.lanesSay', { members }) }}</p>
   </section>
@@ -135,9 +132,5 @@ header {
 svg {
   display: block;
   overflow: visible;
-}
-text {
-  font-size: 11px;
-  fill: var(--quiet);
 }
 </style>

@@ -133,7 +133,7 @@ const removePass = (id: string) =>
     :options="partners"
     @update:model-value="set({ partner: $event === 'yes' ? $event : undefined })"
   />
-  <h3>{{ say('season.wishes') }}</h3>
+  <h3 id="wishes" tabindex="-1">{{ say('season.wishes') }}</h3>
   <LessonsRest />
   <WishesRest :judged="judged" />
   <h3>{{ say('season.watched') }}</h3>

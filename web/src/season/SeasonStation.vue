@@ -18,6 +18,7 @@ import SchoolRows from './SchoolRows.vue'
 import SearchPanel from './SearchPanel.vue'
 import SeasonLanes from './SeasonLanes.vue'
 import SeasonRests from './SeasonRests.vue'
+import WishLine from './WishLine.vue'
 import { usePlanStore } from './planStore.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { useSeasonAnswer } from './useSeasonAnswer.ts'
@@ -121,6 +122,7 @@ const print = () => window.print()
     <p v-for="f in faults" :key="f" class="stop" role="alert">{{ f }}</p>
     <p v-if="!season"><SoilProgress /></p>
     <template v-if="shown && programme && season">
+      <WishLine :judged="shown.judged" />
       <SeasonLanes :judged="shown.judged" :programme="programme" :members="season.members" @move="move" />
       <ul v-if="cautions.length" class="cautions small">
         <li v-for="(c, i) in cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>

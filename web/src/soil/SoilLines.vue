@@ -18,7 +18,11 @@ const box = ref<HTMLElement>()
 const { width } = useElementSize(box)
 const height = 230
 const { left, right } = side
-const { today, shown, x, y, ticks, weeks, thresholds, at, drawn, dots } = useSoilLines(props, width, height)
+const { names, today, shown, x, y, ticks, weeks, thresholds, at, drawn, dots } = useSoilLines(
+  props,
+  width,
+  height,
+)
 const dayOf = (at: Date) => sayDay(at.toISOString().slice(0, 10))
 const named = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other')
@@ -51,6 +55,16 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
         :class="[kindOf(r.kind), { out: r.out }]"
       />
       <ThresholdLines :lines="thresholds" :y="y" :from="left" :to="width - right" />
+      <text
+        v-for="n in names"
+        :key="n.place.id"
+        :x="width - right - 4"
+        :y="n.at - 5"
+        class="name"
+        :class="kindOf(n.place.kind)"
+      >
+        {{ n.place.name }}
+      </text>
       <line class="needle" :x1="at(today, 24)" :x2="at(today, 24)" y1="4" :y2="height - 18" />
       <line v-if="day > today" class="standing" :x1="at(day)" :x2="at(day)" y1="4" :y2="height - 18" />
     </svg>
@@ -112,6 +126,19 @@ circle.out {
   fill: var(--paper);
   stroke: var(--stop);
   stroke-width: 1.5;
+}
+.name {
+  text-anchor: end;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 3px;
+}
+.name.edge {
+  fill: var(--ember-text);
+}
+.name.other {
+  fill: var(--frost-text);
 }
 .needle {
   stroke: var(--ink);

@@ -109,5 +109,17 @@ export function useSoilLines(props: SoilLinesShown, width: Ref<number>, height: 
         out: props.setAside.includes(r.id),
       })),
   )
-  return { today, shown, x, y, ticks, weeks, thresholds, at, drawn, dots }
+  /** Each place's name at the end of its line, moved apart where they would touch. */
+  const names = computed(() => {
+    let last = -Infinity
+    return lines.value
+      .flatMap(({ place, past, ahead }) => {
+        const end = ahead.at(-1)
+        const at = end ? y.value(end.p50C) : past.length ? y.value(past.at(-1)!.temperatureC) : undefined
+        return at === undefined ? [] : [{ place, at }]
+      })
+      .toSorted((a, b) => a.at - b.at)
+      .map((n) => ({ ...n, at: (last = Math.max(n.at, last + 13)) }))
+  })
+  return { names, today, shown, x, y, ticks, weeks, thresholds, at, drawn, dots }
 }

@@ -1,6 +1,7 @@
-import { addDays } from '../../quantity/index.ts'
+import { addDays, daysBetween } from '../../quantity/index.ts'
 import type { SeasonField } from '../field/field.ts'
 import { disturbsOf, fieldPassOf, madePasses } from '../field/passes.ts'
+import { groundAgainst } from '../judge/ground.ts'
 import { judgePasses } from '../judge/judge.ts'
 import type { JudgedRuns } from '../judge/judgeShapes.ts'
 import { checkProgramme } from '../programme/check.ts'
@@ -39,6 +40,13 @@ export function createExact(season: Season, field: SeasonField, weeds: number[])
       const each = runs.escapes.map((e) => e.escaped.reduce((a, b) => a + b, 0) / e.escaped.length)
       return each.length ? each.reduce((a, b) => a + b, 0) / each.length : undefined
     },
+    /** How many of its passes would go down on ground, or before rain, that speaks against it. */
+    groundsAgainst: (programme: Programme): number =>
+      programme.passes.filter(
+        ({ when, zones }) =>
+          when.kind === 'day' &&
+          groundAgainst(field, zones, when.day, daysBetween(field.today, when.day) - field.from).length > 0,
+      ).length,
     /** Whether even this programme is not gone in time: then none later or of higher rates is. */
     lastsTooLong: (programme: Programme): boolean =>
       context.wishes.seeding.length > 0 && !letsSeedUp(judge(programme)),

@@ -37,6 +37,9 @@ export interface Optimum {
 /** What less product is worth: a fifth of a seedling in a hundred for a full rate. A choice; ties go to less. */
 const productWeight = 0.002
 
+/** A pass on ground that speaks against it comes after all that have none: worth more than any share that gets through. */
+const groundWeight = 1
+
 /** One pass anywhere in a span of days and of rates, as indices of its grid. */
 interface Span {
   grid: SearchGrid
@@ -154,7 +157,7 @@ export function optimiseProgramme(request: OptimiseRequest): Optimum | undefined
     const programme = programmeAt(points, season.context, season.half)
     const escaped = exact.escapes(programme)
     if (escaped === undefined) return
-    const value = escaped + productWeight * productOf(points)
+    const value = escaped + productWeight * productOf(points) + groundWeight * exact.groundsAgainst(programme)
     if (!best || value < best.value) best = { programme, value, escaped }
   }
   const programmeOf = (spans: Span[]) =>
@@ -229,9 +232,10 @@ export function searchAll(
   ]
   let best: { escaped: number; value: number } | undefined
   for (const set of sets) {
-    const escaped = exact.escapes(programmeAt(set, season.context, season.half))
+    const programme = programmeAt(set, season.context, season.half)
+    const escaped = exact.escapes(programme)
     if (escaped === undefined) continue
-    const value = escaped + productWeight * productOf(set)
+    const value = escaped + productWeight * productOf(set) + groundWeight * exact.groundsAgainst(programme)
     if (!best || value < best.value) best = { escaped, value }
   }
   return best && { ...best, count: sets.length }

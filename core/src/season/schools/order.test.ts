@@ -2,10 +2,17 @@ import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { orderJudged } from './order.ts'
 
-const row = (escaped: number, annual: number, broken = false) => ({
+const row = (
+  escaped: number,
+  annual: number,
+  broken = false,
+  more: { breaks?: string[]; cents?: number } = {},
+) => ({
   faults: broken ? [{}] : [],
-  judgement: { escaped: { value: escaped } },
+  breaks: (more.breaks ?? []).map((code) => ({ code })),
+  judgement: { escaped: { value: escaped }, places: [] },
   annual: { value: annual },
+  cost: { cents: more.cents ?? 0 },
 })
 const any = fc.array(
   fc.record({
@@ -39,3 +46,15 @@ it('is not led by neighbours: three steps of four thousandths are not all alike'
 })
 it('puts what breaks a limit last', () =>
   expect(orderJudged([row(0, 0, true), row(0.5, 1)]).map((r) => r.faults.length)).toEqual([0, 1]))
+it('puts what keeps the wishes before what lets less through and breaks one, and both before what breaks a limit', () => {
+  const [keeps, breaks, over] = [
+    row(0.3, 1),
+    row(0.05, 0.4, false, { breaks: ['seedingNotSafe'] }),
+    row(0, 0, true),
+  ]
+  expect(orderJudged([over, breaks, keeps])).toEqual([keeps, breaks, over])
+})
+it('takes the cheaper of two that do the same', () => {
+  const [dear, cheap] = [row(0.1, 0.5, false, { cents: 900 }), row(0.1, 0.5, false, { cents: 400 })]
+  expect(orderJudged([dear, cheap])).toEqual([cheap, dear])
+})

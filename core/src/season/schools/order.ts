@@ -1,32 +1,40 @@
+import type { Caution } from '../../quantity/index.ts'
 import { compareVectors } from '../../shelf/index.ts'
 
 /** What the order of compared programmes rests on. */
 interface Compared {
   faults: unknown[]
-  /** Share of the weeds' year that gets through, of the weeds to stop. */
-  judgement: { escaped?: { value: number } }
+  /** Wishes and grounds it does not keep. */
+  breaks: Pick<Caution, 'code'>[]
+  /** Share of the weeds' year that gets through, of the weeds to stop; and how sure each place is of no gap. */
+  judgement: { escaped?: { value: number }; places: { gapChance: number }[] }
   /** Share of the year's maximum that is used. */
   annual?: { value: number }
+  cost: { cents: number }
 }
 
 /** So little more gets through that less product decides, a share. */
 const asGood = 0.005
 
 /**
- * Best first: what breaks no limit before what does; of those, what lets no more through than the best (or hardly more) by how
- * little of the year's maximum it takes, then the rest by what they let through. Each is held against the best alone, so that
- * the order does not hang on the order they came in.
+ * Best first. What keeps every limit comes before what does not, and of those what keeps the wishes and the ground before what does
+ * not. Then what lets no more through than the best of its like (or hardly more) by how little of the year's maximum it takes,
+ * the rest by what they let through; then cost, and what the weather turns least. Each is held against the best alone, so that the
+ * order does not hang on the order they came in.
  */
 export function orderJudged<T extends Compared>(rows: T[]): T[] {
   const escaped = (r: T) => r.judgement.escaped?.value ?? 1
-  const broken = (r: T) => r.faults.length > 0
-  const bestOf = (among: T[]) => Math.min(...among.map(escaped))
-  const best = { whole: bestOf(rows.filter((r) => !broken(r))), broken: bestOf(rows.filter(broken)) }
+  const classOf = (r: T) => (r.faults.length ? 2 : r.breaks.length ? 1 : 0)
+  const best = [0, 1, 2].map((k) => Math.min(...rows.filter((r) => classOf(r) === k).map(escaped)))
   const keys = new Map(
     rows.map((r) => {
-      const near = escaped(r) <= (broken(r) ? best.broken : best.whole) + asGood
+      const near = escaped(r) <= best[classOf(r)]! + asGood
       const annual = r.annual?.value ?? 0
-      return [r, [Number(broken(r)), Number(!near), near ? annual : escaped(r), escaped(r), annual]]
+      const unsure = Math.max(0, ...r.judgement.places.map((p) => p.gapChance))
+      return [
+        r,
+        [classOf(r), Number(!near), near ? annual : escaped(r), escaped(r), annual, r.cost.cents, unsure],
+      ]
     }),
   )
   return rows.toSorted((a, b) => compareVectors(keys.get(a)!, keys.get(b)!))
