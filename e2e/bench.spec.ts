@@ -127,19 +127,19 @@ test('granules by weight, half along and half across, to the ledger', async ({ p
   await enterDemo(page, running)
   await page.goto(`${running.url}/bench`)
   await choose(page, 'Sprayer or spreader', /Red spreader/)
-  await choose(page, 'Label', 'Hollin 3 GR')
-  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('2.4')
+  await choose(page, 'Label', 'Oakstow 0.2 GR')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('3')
   await expect(page.locator('h1')).toContainText(
-    'Weigh 8.05 lb of Hollin 3 GR into the hopper for Front: half of it, 4.02 lb, along and half across.',
+    'Weigh 10.06 lb of Oakstow 0.2 GR into the hopper for Front: half of it, 5.03 lb, along and half across.',
   )
   await expect(page.locator('.rests')).toContainText('setting K')
-  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('3')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('4')
   await expect(page.locator('main')).toContainText(
-    'you want 1.5 lb per 1,000 sq ft. Open it and weigh back again.',
+    'you want 2 lb per 1,000 sq ft. Open it and weigh back again.',
   )
   await page.getByLabel('Rate, lb per 1,000 sq ft').fill('9')
   await expect(page.locator('.refusals')).toContainText('over this label’s maximum')
-  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('2.4')
+  await page.getByLabel('Rate, lb per 1,000 sq ft').fill('3')
   expect(await axe(page)).toEqual([])
   await page.emulateMedia({ media: 'print' })
   await expect(page.locator('.spread')).toBeVisible()
@@ -156,7 +156,7 @@ test('granules by weight, half along and half across, to the ledger', async ({ p
   await page.locator('.rests').getByRole('button', { name: 'Save' }).click()
   await page.getByRole('button', { name: 'Write the pass down' }).click()
   await expect(page).toHaveURL(/ledger/)
-  await expect(page.locator('main')).toContainText('Hollin 3 GR')
+  await expect(page.locator('main')).toContainText('Oakstow 0.2 GR')
   await page.goto(`${running.url}/bench`)
   await choose(page, 'Label', 'Turlow 24-0-8')
   await page.getByLabel('Nitrogen, lb per 1,000 sq ft').fill('3')

@@ -20,6 +20,12 @@ const filesUnder = (folder: string): string[] =>
 const found = (sources: string[], pattern: RegExp) =>
   [...new Set(sources.flatMap((s) => [...s.matchAll(pattern)].map((m) => m[1]!)))].sort()
 
+it('says no sign before what rounds to nothing', () => {
+  expect(words.quantity(-0.01, 'deltaC')).not.toContain('-')
+  expect(words.quantity(-2, 'degC')).toMatch(/^[-−]?\d/)
+  expect(words.quantity(-20, 'degC')).toContain('-')
+})
+
 describe('the catalogue', () => {
   const core = filesUnder(join(root, 'core/src'))
   const web = filesUnder(join(root, 'web/src'))

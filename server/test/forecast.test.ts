@@ -190,7 +190,7 @@ describe('the weather of a yard', () => {
     expect(got.observed.at(-1)!.day).toBe('2026-03-01')
     expect(got.observed.length).toBeGreaterThan(3600)
     expect(got.forecast.map((d) => d.day).slice(0, 2)).toEqual(['2026-03-02', '2026-03-03'])
-    expect(got.hours).toHaveLength(240)
+    expect(got.hours).toHaveLength(264)
     expect(got.observed[0]).toMatchObject({ origin: 'service' })
     expect(got).toMatchObject({ own: null, serviceAway: false })
   })

@@ -119,7 +119,11 @@ export function presentQuantity(
 ): PresentedQuantity {
   const shown = asIs ? (unit as Unit) : unitFor(unit, reader)
   const converted = convert(value, unit as Unit, shown)
-  const format = new Intl.NumberFormat(reader.locale, numberOptions(converted, shown))
+  // A rounded nothing has no sign.
+  const format = new Intl.NumberFormat(reader.locale, {
+    ...numberOptions(converted, shown),
+    signDisplay: 'negative',
+  })
   return {
     number: format.format(Object.is(converted, -0) || Math.abs(converted) < 1e-12 ? 0 : converted),
     unit: shown,

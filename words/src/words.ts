@@ -141,7 +141,8 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
       // An open calculator is asked about a lawn without a name.
       const params = given['zone'] === '' ? { ...given, zone: say('refusal.theLawn') } : given
       const key = [`refusal.${code}`, `invalid.${code}`].find((k) => catalogue[k]) ?? 'invalid.other'
-      return remedy ? `${say(key, params)} ${say(`remedy.${remedy.code}`, remedy.params)}` : say(key, params)
+      const told = say(key, params).trimEnd()
+      return remedy ? `${told} ${say(`remedy.${remedy.code}`, remedy.params)}` : told
     },
     quantity,
     range,

@@ -59,7 +59,7 @@ export interface PassLimits {
  * hurt asks for more care than a neighbour's lawn of the same grass. Estimates of the trade between the 5 mph people want and
  * the 10 mph many labels allow; a label's own figure is never widened by them.
  */
-export const windBesideMph: Record<Droplet, Record<'nothing' | 'plants' | 'food', number>> = {
+const windBesideMph: Record<Droplet, Record<'nothing' | 'plants' | 'food', number>> = {
   fine: { nothing: 8, plants: 5, food: 3 },
   medium: { nothing: 10, plants: 7, food: 5 },
   coarse: { nothing: 10, plants: 8, food: 6 },

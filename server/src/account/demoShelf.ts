@@ -10,6 +10,7 @@ const copied = [
   'pellmere',
   'quernby',
   'hollin',
+  'oakstow',
   'varnley',
   'corvane',
   'thessel',

@@ -71,9 +71,7 @@ const drawn = computed(() =>
         </p>
         <p v-if="d.row.breaks.length" class="stop small">
           {{ say('season.breaks') }}
-          <template v-for="(c, i) in d.row.breaks" :key="i"
-            >{{ say(`caution.${c.code}`, c.params) }}
-          </template>
+          {{ d.row.breaks.map((c) => say(`caution.${c.code}`, c.params)).join(' ') }}
         </p>
         <p v-for="(c, i) in d.others" :key="i" class="caution small">
           {{ say(`caution.${c.code}`, c.params) }}

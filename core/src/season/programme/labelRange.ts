@@ -40,7 +40,7 @@ export const writtenRate = (value: number, { min, max }: Pick<LabelRange, 'min' 
   Math.min(max, Math.max(min, Math.floor(value * 1000 + 1e-9) / 1000))
 
 /** Days a label asks for between a pass on a zone and seed: none where that turf may be sown with it. */
-export const seedingIntervalOf = (label: PlanLabel, zone: PlanZone, rate?: AskedRate): number =>
+const seedingIntervalOf = (label: PlanLabel, zone: PlanZone, rate?: AskedRate): number =>
   useFor(label, zone, rate)?.atSeeding ? 0 : (label.rules.seedingIntervalDays ?? 0)
 
 /** The last day a barrier may go down before what is to be sown after a day; nothing where nothing is. */

@@ -31,6 +31,22 @@ export function applyTemperatures(
   }
 }
 
+/**
+ * Ground whose makeup has changed, such as its water. Where it is freezing or thawing the heat stays as it is, and the ice with it; a
+ * cell that is thawed or frozen through keeps its temperature, since the water that comes or goes has its own heat.
+ */
+export function carryOver(state: GroundState, from: GroundMaterial, to: GroundMaterial): void {
+  if (state.isThawed) return applyTemperatures(state, state.temperatureC, to)
+  for (let i = 0; i < state.heat.length; i++) {
+    const heat = state.heat[i]!
+    const latent = to.latent[i]!
+    if (heat < 0 && heat > -from.latent[i]!)
+      // More ice than there is water left for has cooled by what it lost.
+      state.temperatureC[i] = Math.min(0, (heat + latent) / to.frozenCapacity[i]!)
+    else state.heat[i] = heatOf(state.temperatureC[i]!, to.capacity[i]!, to.frozenCapacity[i]!, latent)
+  }
+}
+
 /** What the second stage makes of the first: w ÷ d. */
 const carried = trBdf2.w / trBdf2.d
 

@@ -1,5 +1,13 @@
 import { describe, expect, it, test } from 'vitest'
-import { columnHeat, createConduction, createGround, setTransfer, stepGround } from './conduct.ts'
+import {
+  carryOver,
+  columnHeat,
+  createConduction,
+  createGround,
+  setMaterial,
+  setTransfer,
+  stepGround,
+} from './conduct.ts'
 import { trBdf2, type GroundMaterial } from './conduction.ts'
 import { createGrid, depthWeights, halveGrid, usualGrid, type GroundGrid } from './grid.ts'
 
@@ -141,5 +149,35 @@ describe('heat', () => {
       return state.temperatureC[9]!
     }
     expect(run(0.3 * 3.34e8)).toBeGreaterThan(run(0) + 1)
+  })
+  it('is conserved where there is ice while the ground becomes wetter and drier every ten days', () => {
+    const n = grid.depthM.length
+    const madeOf = (water: number) => ({
+      capacity: new Float64Array(n).fill(1.3e6 + 4.18e6 * water),
+      frozenCapacity: new Float64Array(n).fill(1.3e6 + 1.9e6 * water),
+      conductivity: new Float64Array(n).fill(1.1),
+      latent: new Float64Array(n).fill(3.34e8 * water),
+    })
+    let material = madeOf(0.25)
+    const conduction = createConduction(grid, material, hour)
+    setTransfer(conduction, 18)
+    const state = createGround(new Float64Array(n).fill(1), material)
+    const freezing = () => state.heat.map((h, i) => (h < 0 && h > -material.latent[i]! ? h : 0))
+    let changed = 0
+    for (let d = 0; d < 120; d++) {
+      const driveC = 2 - 8 * Math.sin((2 * Math.PI * d) / 60)
+      for (let h = 0; h < 24; h++) stepGround(conduction, state, driveC, driveC, driveC)
+      if (d % 10 !== 9) continue
+      const before = freezing()
+      const next = madeOf(d % 20 === 9 ? 0.33 : 0.2)
+      setMaterial(conduction, next)
+      carryOver(state, material, next)
+      before.forEach((h, i) => h && expect(state.heat[i]).toBe(h))
+      changed += before.filter(Boolean).length
+      for (let i = 0; i < n; i++) expect(state.temperatureC[i]).toBeGreaterThan(-20)
+      setTransfer(conduction, 18)
+      material = next
+    }
+    expect(changed).toBeGreaterThan(8)
   })
 })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findCrossing } from './crossing.ts'
-import type { WeatherDay } from './forcing.ts'
-import { runGround } from './placeGround.ts'
+import { createForcing, forceDays, type WeatherDay } from './forcing.ts'
+import { createGroundRunner, runGround } from './placeGround.ts'
 import { createPlaceGround, groundOf } from '../ground.ts'
 
 /** Two smooth years of a transition climate; the south has them half a year on. */
@@ -119,5 +119,40 @@ describe('a crossing', () => {
     expect(findCrossing(ramp(12, 0.1), 10, 'rising')).toEqual({ kind: 'past' })
     expect(findCrossing(ramp(0, 0.05), 10, 'rising')).toEqual({ kind: 'notYet' })
     expect(findCrossing([1, 2], 10, 'rising')).toEqual({ kind: 'notYet' })
+  })
+})
+
+describe('a ground that is saved', () => {
+  /** A continental winter: it freezes, thaws by day, and freezes again. */
+  const winter = weather(false, -11)
+  const forced = forceDays(createForcing(46), winter)
+  it('goes on as if it had not been, on every day of a winter, with its ice', () => {
+    const going = createGroundRunner(placeOf('middle', 46), winter)
+    const again = createGroundRunner(placeOf('middle', 46), winter)
+    let frozen = 0
+    forced.slice(0, 170).forEach((day) => {
+      const saved = going.save()
+      const expected = going.passDay(day)
+      again.load(saved)
+      expect(again.passDay(day)).toBeCloseTo(expected, 12)
+      if (saved.heat.some((h, i) => h < 0 && saved.temperatureC[i] === 0)) frozen++
+    })
+    expect(frozen).toBeGreaterThan(30)
+  })
+  it('does not hang on how often its makeup is made anew, while its water stays', () => {
+    const dry = winter.map((d) => ({ ...d, rainMm: 0 }))
+    const days = forceDays(createForcing(46), dry).slice(0, 120)
+    const sealed = { ...placeOf('middle', 46), drainedShare: 0 }
+    const run = (asked: boolean) => {
+      const runner = createGroundRunner(sealed, dry)
+      return days.map((day) => {
+        const mean = runner.passDay({ ...day, referenceEvaporationMm: 0 })
+        // Saved and loaded, a ground is made anew of what it was.
+        if (asked) runner.load(runner.save())
+        return mean
+      })
+    }
+    const [plain, remade] = [run(false), run(true)]
+    plain.forEach((c, i) => expect(remade[i]).toBeCloseTo(c, 9))
   })
 })

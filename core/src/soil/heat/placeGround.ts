@@ -1,11 +1,4 @@
-import {
-  applyTemperatures,
-  createConduction,
-  createGround,
-  setMaterial,
-  setTransfer,
-  stepGround,
-} from './conduct.ts'
+import { carryOver, createConduction, createGround, setMaterial, setTransfer, stepGround } from './conduct.ts'
 import { trBdf2 } from './conduction.ts'
 import { createForcing, forceDays, type DayForcing, type WeatherDay } from './forcing.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
@@ -28,7 +21,12 @@ export interface PlaceGround {
 /** Where a place's ground stands: to go on from there, as often as one likes. */
 export interface SavedGround {
   temperatureC: number[]
+  /** Of each cell, J m⁻³: where there is ice it is more than a temperature tells. */
+  heat: number[]
+  isThawed: boolean
   water: number
+  /** The water its makeup is of, and how many days ago that was. */
+  makeup: { water: number; days: number }
   snow: Snow
   lastDriveC: number | undefined
 }
@@ -106,10 +104,13 @@ export function createGroundRunner(
   const conduction = createConduction(grid, materialNow(), hour)
   const state = createGround(firstProfile(grid, start), conduction.material)
 
-  /** Ground whose water has changed keeps its temperatures. */
-  function remake(temperatureC: number[]): void {
+  let madeOf = bucket.water
+  /** Its water has changed: made anew, its heat and its ice kept. */
+  function remake(): void {
+    const before = conduction.material
     setMaterial(conduction, materialNow())
-    applyTemperatures(state, temperatureC, conduction.material)
+    carryOver(state, before, conduction.material)
+    madeOf = bucket.water
     sinceMakeup = 0
   }
   /** All depths asked, after an hour. */
@@ -124,7 +125,7 @@ export function createGroundRunner(
   }
 
   const passDay: GroundRunner['passDay'] = (day, notes) => {
-    if (sinceMakeup >= makeupDays) remake(state.temperatureC)
+    if (sinceMakeup >= makeupDays) remake()
     sinceMakeup++
     const fallen = passSnowDay(snow, day.meanC, day.rainMm)
     snow = fallen.snow
@@ -159,12 +160,28 @@ export function createGroundRunner(
   return {
     passDay,
     water: () => bucket.water,
-    save: () => ({ temperatureC: state.temperatureC.slice(), water: bucket.water, snow, lastDriveC }),
+    save: () => ({
+      temperatureC: state.temperatureC.slice(),
+      heat: state.heat.slice(),
+      isThawed: state.isThawed,
+      water: bucket.water,
+      makeup: { water: madeOf, days: sinceMakeup },
+      snow,
+      lastDriveC,
+    }),
     load: (saved) => {
+      bucket = { ...bucket, water: saved.makeup.water }
+      setMaterial(conduction, materialNow())
+      madeOf = saved.makeup.water
+      sinceMakeup = saved.makeup.days
       bucket = { ...bucket, water: saved.water }
       snow = saved.snow
       lastDriveC = saved.lastDriveC
-      remake(saved.temperatureC)
+      state.isThawed = saved.isThawed
+      for (let i = 0; i < state.heat.length; i++) {
+        state.heat[i] = saved.heat[i]!
+        state.temperatureC[i] = saved.temperatureC[i]!
+      }
     },
   }
 }

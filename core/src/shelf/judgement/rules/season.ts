@@ -10,7 +10,7 @@ const cools: Record<Hemisphere, readonly [from: string, to: string]> = {
 }
 
 /** Whether the soil of a hemisphere cools on a day of the year. */
-export function isCooling(day: Day, hemisphere: Hemisphere): boolean {
+function isCooling(day: Day, hemisphere: Hemisphere): boolean {
   const [from, to] = cools[hemisphere]
   const onDay = day.slice(5)
   return onDay >= from && onDay <= to
