@@ -16,7 +16,7 @@ export function createGround(temperatureC: ArrayLike<number>, material: GroundMa
 }
 
 /** Sets a ground to temperatures, its heat to what belongs to them. */
-export function applyTemperatures(
+function applyTemperatures(
   state: GroundState,
   temperatureC: ArrayLike<number>,
   { capacity, frozenCapacity, latent }: GroundMaterial,
