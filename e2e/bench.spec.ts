@@ -130,7 +130,7 @@ test('granules by weight, half along and half across, to the ledger', async ({ p
   await choose(page, 'Label', 'Oakstow 0.2 GR')
   await page.getByLabel('Rate, lb per 1,000 sq ft').fill('3')
   await expect(page.locator('h1')).toContainText(
-    'Weigh 10.06 lb of Oakstow 0.2 GR into the hopper for Front: half of it, 5.03 lb, along and half across.',
+    'Weigh 10.1 lb of Oakstow 0.2 GR into the hopper for Front: half of it, 5.03 lb, along and half across.',
   )
   await expect(page.locator('.rests')).toContainText('setting K')
   await page.getByLabel('Rate, lb per 1,000 sq ft').fill('4')

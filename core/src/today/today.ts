@@ -34,6 +34,8 @@ export interface TodayState {
   zonesWithoutArea: string[]
   hasEdge: boolean
   timing?: Timing
+  /** The soil is being worked out: no date of it is told before. */
+  isSoilPending?: boolean
   /** Days since the newest reading at each place that has none newer than that; undefined where never read. */
   sinceReading: { place: string; edge: boolean; days?: number }[]
   hasSprayer: boolean
@@ -72,8 +74,10 @@ const dueDays = 2
 /** Without a plan, one is asked for from so many days before the window opens. */
 const planAheadDays = 60
 
-function planItems({ day, plannedPass, hasPlan, half, timing, untreatedZones }: TodayState): TodayItem[] {
+function planItems(state: TodayState): TodayItem[] {
+  const { day, plannedPass, hasPlan, half, timing, untreatedZones } = state
   if (!hasPlan) {
+    if (state.isSoilPending) return []
     const opens = timing?.window && daysBetween(day, timing.window.from)
     const near = opens !== undefined && opens <= planAheadDays && timing?.verdict === 'wait'
     return near && untreatedZones.length
@@ -111,10 +115,12 @@ function planItems({ day, plannedPass, hasPlan, half, timing, untreatedZones }: 
   return [{ code: 'planWait', room: 'season', params, loss: 0.3 }]
 }
 
-function timingItem({ timing, untreatedZones, hasPlan }: TodayState): TodayItem[] {
+function timingItem({ timing, untreatedZones, hasPlan, isSoilPending }: TodayState): TodayItem[] {
   // A plan that was taken says when; the school does where there is none.
   if (hasPlan || !timing || !untreatedZones.length) return []
   const zones = untreatedZones.join(', ')
+  if (isSoilPending && timing.verdict !== 'offSeason')
+    return [{ code: 'passWorking', room: 'soil', params: { zones }, loss: 0.3 }]
   const watched = timing.verdict === 'lateAtEdge' ? timing.leadPlaceId : timing.opens?.placeId
   const lead = timing.places.find((p) => p.place.id === watched)
   const params: Params = {

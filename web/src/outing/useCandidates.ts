@@ -4,6 +4,7 @@ import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import { kindOf, namesTurf, type LabelRules } from '@jardinero/core/shelf'
 import { useAccount, useYard } from '../state/index.ts'
 import { useNextPass } from '../season/index.ts'
+import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useOutings } from './outingStore.ts'
 
@@ -18,8 +19,10 @@ export interface Candidate {
   areaSqFt: number
   loads: number
   tank?: Tank
-  /** The day it is wished for. */
+  /** The day it is meant for, as every station tells it. */
   day?: string
+  /** That day is being worked out. */
+  isPending?: boolean
 }
 
 /** Where nothing is calibrated yet: gallons of water on 1,000 ft², and of a backpack sprayer. Estimates. */
@@ -35,12 +38,20 @@ export function useCandidates() {
   const outings = useOutings()
   const { zones, areas } = useYard()
   const { plannedPass } = useNextPass()
+  const { timing, isPending } = useSoilTiming()
   const { say, day } = useWords()
 
   const sqFtOf = (ids: string[]) => ids.reduce((sum, id) => sum + (areas.value.get(id)?.area.value ?? 0), 0)
   /** Before there is a tank: loads of the first sprayer. */
   const loadsFor = (sqFt: number) =>
     Math.ceil(((sqFt / 1000) * usualCarrier) / (account.state.sprayers[0]?.capacityGal ?? usualTankGal))
+  /** A barrier waits for the soil, as Soil and Today say. */
+  const barrierDay = (rules: LabelRules): Pick<Candidate, 'day' | 'isPending'> => {
+    if (!rules.uses.every((u) => u.purpose === 'preEmergent')) return {}
+    if (isPending.value) return { isPending: true }
+    const { verdict, window } = timing.value ?? {}
+    return verdict === 'wait' && window ? { day: window.from } : {}
+  }
   const candidates = computed<Candidate[]>(() => {
     const own = new Set(zones.value.map((z) => z.id))
     const tanks = outings.tanks
@@ -91,6 +102,7 @@ export function useCandidates() {
                 labels: [l.rules],
                 labelIds: [l.id],
                 zoneIds: fit,
+                ...barrierDay(l.rules),
                 areaSqFt: sqFtOf(fit),
                 loads: loadsFor(sqFtOf(fit)),
               },

@@ -30,6 +30,10 @@ export function useOutingAnswer(
     if (!chosen.value) return { code: 'outing.answer.none', params: {} }
     if (against.value.length) return { code: 'outing.answer.stopped', params: { label } }
     if (!hours.value.length || !answer.value) return { code: 'outing.answer.noHours', params: { label } }
+    if (chosen.value.isPending) return { code: 'outing.answer.working', params: { label } }
+    const { day } = chosen.value
+    if (day && day > answer.value.hours.at(-1)!.day)
+      return { code: 'outing.answer.later', params: { label, day } }
     const [best] = answer.value.best
     if (!best) {
       const most = commonest(answer.value.hours)

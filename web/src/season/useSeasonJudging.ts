@@ -1,14 +1,15 @@
 import { watchDebounced } from '@vueuse/core'
-import { computed, watch } from 'vue'
+import { computed, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Programme } from '@jardinero/core/season'
-import { useYard } from '../state/index.ts'
+import { useNextApplication, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import type { SeasonQuestion } from '../workers/index.ts'
 import { usePlanStore } from './planStore.ts'
 import { useChoices } from './useChoices.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { plain } from '../kit/plain.ts'
+import { useNextPass } from './useNextPass.ts'
 import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /**
@@ -23,6 +24,14 @@ export function useSeasonJudging(): void {
   const { half, plan } = usePlanContext()
   const base = useSeasonQuestion()
   const { choice } = useChoices()
+
+  const application = useNextApplication()
+  const { plannedPass } = useNextPass()
+  watchEffect(() => {
+    const pass = plannedPass.value
+    application.planned =
+      yard.value && pass?.day ? { yardId: yard.value.id, label: pass.label, day: pass.day } : undefined
+  })
 
   const here = computed(() => route.name === 'season')
   const answered = computed(() => (soil.stored?.yardId === yard.value?.id ? soil.stored : undefined))

@@ -11,8 +11,8 @@ import type {
 } from '../workers/index.ts'
 
 export const members = 200
-/** The first answer comes with so many members, the next with all; between them only the progress grows. */
-const firstAnswerAt = 40
+/** Broken off with so many, what is there answers; with fewer nothing does. */
+const leastMembers = 40
 /** A script that the server, or the device, does not have just now. */
 const notLoaded = 'the soil’s worker did not load'
 
@@ -82,12 +82,11 @@ export function createSoilEngine(told: Told) {
     const { count } = runs
     const arrays = arraysOf(runs).map((a) => a.buffer as ArrayBuffer)
     tell((soil) => soil.takeRuns(transfer(runs, arrays)))
-    const before = done
     done += count
     told.progress(done)
-    ready ||= done >= firstAnswerAt
-    const complete = done >= members
-    if (question && ((before < firstAnswerAt && ready) || complete)) ask(question)
+    // One answer, from all of them: a date that is told does not change by itself.
+    ready = done >= members
+    if (question && ready) ask(question)
   }
   function run(request: SimulationRequest, [from, to]: readonly [number, number], withPast: boolean): Runner {
     const current = () => runners.includes(runner)
@@ -125,6 +124,7 @@ export function createSoilEngine(told: Told) {
   /** Breaks the runs off; what is there by then answers. */
   function halt(): void {
     stop()
+    ready ||= done >= leastMembers
     if (ready && question) ask(question)
   }
   /** Asks the worker that holds the soil about a plan; nothing where it holds none yet, or broke. */

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { givenFigure, standing } from '../kit/working.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../state/index.ts'
+import { useNextApplication, useYard } from '../state/index.ts'
 import { useSoilNow } from './useSoilNow.ts'
 
 interface Sentence {
@@ -11,9 +11,10 @@ interface Sentence {
 
 /** The sentence of the Soil station: from the simulation where there is weather, else from readings alone. */
 export function useSoilAnswer() {
-  const { timing } = useYard()
+  const { timing, yard, day } = useYard()
   const { day: sayDay } = useWords()
-  const { answer, current, chosen, nextOf, outlookOf, placeName } = useSoilNow()
+  const { answer, isPending, current, chosen, nextOf, outlookOf, placeName } = useSoilNow()
+  const next = useNextApplication()
 
   const simulated = computed<Sentence | undefined>(() => {
     if (!answer.value || !current.value || !chosen.value) return undefined
@@ -66,8 +67,33 @@ export function useSoilAnswer() {
     }
     return { code: `soil.answer.${t.verdict}`, params }
   })
+  /** What is said of the soil where its date stands elsewhere, or is not there yet. */
+  const soilNow = computed(() => {
+    const lead = outlookOf(answer.value?.leadId)
+    const own = timing.value?.places.find((p) => p.place.id === timing.value?.leadPlaceId)
+    const mean = lead?.meanToday ?? own?.fiveDayMean
+    return {
+      place: lead ? placeName(answer.value?.leadId) : (own?.place.name ?? ''),
+      mean,
+      known: String(Boolean(mean)),
+    }
+  })
+  /** A plan that was taken says when: here as everywhere. */
+  const planned = computed<Sentence | undefined>(() => {
+    const plan = next.planned
+    if (!plan || plan.yardId !== yard.value?.id || plan.day < day.value) return undefined
+    return {
+      code: 'soil.says.planned',
+      params: { label: plan.label, day: sayDay(plan.day), ...soilNow.value },
+    }
+  })
+  const pending = computed<Sentence | undefined>(() =>
+    isPending.value && timing.value && timing.value.verdict !== 'offSeason'
+      ? { code: 'soil.says.working', params: soilNow.value }
+      : undefined,
+  )
   return {
-    sentence: computed(() => simulated.value ?? read.value),
+    sentence: computed(() => planned.value ?? simulated.value ?? pending.value ?? read.value),
     isSimulated: computed(() => Boolean(simulated.value)),
   }
 }

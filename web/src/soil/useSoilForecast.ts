@@ -25,8 +25,8 @@ export function useSoilForecast(): void {
   const { weeds } = useWatchedWeeds()
   const { say } = useWords()
 
-  /** Stations that live by the soil: it is what one came for. */
-  const atSoil = computed(() => route.name === 'soil' || route.name === 'season')
+  /** Where a date of the soil is told: it is what one came for. */
+  const atSoil = computed(() => ['today', 'soil', 'season', 'outing'].includes(String(route.name)))
   const wanted = computed(() => yard.value && `${yard.value.id} ${today.value}`)
   watchDebounced([wanted, atSoil], () => yard.value && void store.loadWeather(yard.value.id, today.value), {
     debounce: () => (atSoil.value ? 0 : patienceMs.elsewhere / 2),

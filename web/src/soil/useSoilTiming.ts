@@ -6,7 +6,7 @@ import { useSoilNow } from './useSoilNow.ts'
 /** When to go, one answer for every station: the simulation's verdict and window where there is one, else the readings'. */
 export function useSoilTiming() {
   const { timing: read } = useYard()
-  const { answer, current, chosen, nextOf } = useSoilNow()
+  const { answer, isPending, current, chosen, nextOf } = useSoilNow()
   const timing = computed<Timing | undefined>(() => {
     if (!read.value || !answer.value || !current.value || !chosen.value) return read.value
     const { verdict, pass, from, to } = nextOf(chosen.value)
@@ -22,5 +22,5 @@ export function useSoilTiming() {
       ...(from && to && verdict !== 'late' && { window: { from, to, working: [] } }),
     }
   })
-  return { timing }
+  return { timing, isPending }
 }

@@ -59,7 +59,12 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** Looks at what waits, and tries whenever the network may be back. Once in the application, in its frame. */
   function attend(): void {
-    void outbox.tell().then(flush)
+    // Where nobody is signed in there is nothing to look at, and nothing is laid out on the device.
+    watch(
+      () => session.person?.id,
+      (id) => id && void outbox.tell().then(flush),
+      { immediate: true },
+    )
     useEventListener(window, 'online', () => void flush())
     useIntervalFn(() => void flush(), retryMs)
     watch(

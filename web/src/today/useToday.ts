@@ -24,7 +24,7 @@ import { useWords } from '../kit/session.ts'
 export function useToday() {
   const account = useAccount()
   const { yard, zones, places, areas, day, today, timeZone, probeReadings, records } = useYard()
-  const { timing } = useSoilTiming()
+  const { timing, isPending } = useSoilTiming()
   const { half, plan } = usePlanContext()
   const { plannedPass } = useNextPass()
   const shelf = useShelf()
@@ -69,6 +69,7 @@ export function useToday() {
       zonesWithoutArea: named((id) => !areas.value.get(id)),
       hasEdge: places.value.some((p) => p.kind === 'edge'),
       ...(timing.value && { timing: timing.value }),
+      isSoilPending: isPending.value,
       sinceReading: computeSinceReading(places.value, probeReadings.value, day.value),
       hasSprayer: account.state.sprayers.length > 0,
       ...(sinceCalibration !== undefined && { sinceCalibration }),
