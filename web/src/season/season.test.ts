@@ -1,4 +1,5 @@
 // @vitest-environment happy-dom
+import 'fake-indexeddb/auto'
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
@@ -9,6 +10,9 @@ import { standEngine } from '../../test/seasonEngine.ts'
 import { standWorkers } from '../../test/standWorkers.ts'
 import { ribbonScale } from '../frame/index.ts'
 import RibbonPlan from '../frame/RibbonPlan.vue'
+import OutingStation from '../outing/OutingStation.vue'
+import { useSoil } from '../soil/index.ts'
+import SoilStation from '../soil/SoilStation.vue'
 import { useAccount } from '../state/index.ts'
 import { useToday } from '../today/index.ts'
 import type { SearchOrder } from '../workers/index.ts'
@@ -51,6 +55,18 @@ const plan = (more: Partial<SeasonPlan> = {}): SeasonPlan => ({
   ...more,
 })
 afterEach(() => vi.unstubAllGlobals())
+
+/** Three fair days, hour by hour. */
+const fairHours = (day: string) =>
+  Array.from({ length: 72 }, (_, i) => ({
+    at: new Date(Date.parse(`${day}T05:00:00Z`) + i * 3_600_000).toISOString(),
+    temperatureC: 14,
+    rainMm: 0,
+    wind: 2,
+    gust: 3,
+    humidity: 0.6,
+    cloud: 0.6,
+  }))
 
 /** Answers every change with what was asked, as the server would. */
 function answerChanges() {
@@ -327,6 +343,39 @@ describe('a plan elsewhere', () => {
     expect(ribbon.findAll('path')[0]!.attributes('d')).toMatch(/^M/)
     expect(store.judged!.rows).toBeUndefined()
   })
+  it.each(['2026-03-12', '2026-03-20', '2026-04-02'])(
+    'says one date, %s, at Today, Soil, Season and Outing',
+    async (day) => {
+      const taken = plan({ days: [{ id: 'only', day }] })
+      taken.programme.passes[0]!.when = { kind: 'day', day }
+      const { use, show, settle } = await atHome({ path: '/soil', state: { ...home, plans: [taken] } })
+      const store = usePlanStore()
+      answerChanges()
+      standEngine()
+      const soil = useSoil()
+      soil.weatherOf = 'y 2026-02-28'
+      soil.weather = {
+        station: 'quarryBend',
+        observed: [],
+        forecast: [],
+        hours: fairHours('2026-03-01'),
+      } as never
+      use(useSeasonJudging)
+      await until(() => store.judged?.plan)
+      const said = `${day.slice(5, 7) === '03' ? 'Mar' : 'Apr'} ${Number(day.slice(8))}`
+      const item = use(useToday).items.value.find((i) => i.code === 'planWait')!
+      expect(item.params['day']).toBe(day)
+      for (const station of [SoilStation, OutingStation, SeasonStation]) {
+        const page = show(station)
+        await settle()
+        const [sentence] = page.findAll('h1').map((h) => h.text())
+        expect([station.__name, sentence]).toEqual([station.__name, expect.stringContaining(said)])
+        const others = [...sentence!.matchAll(/(Feb|Mar|Apr) \d+/g)].map((m) => m[0])
+        if (station !== SeasonStation) expect(new Set(others)).toEqual(new Set([said]))
+        page.unmount()
+      }
+    },
+  )
   it('is told when the weather has moved its rule', async () => {
     const moved = plan({ days: [{ id: 'only', day: '2026-02-25' }] })
     moved.programme.passes[0]!.when = { kind: 'rule', school: 'oneFullPass', pass: 'only' }
