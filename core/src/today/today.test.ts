@@ -25,6 +25,9 @@ describe('today', () => {
     const timing = { verdict: 'wait', window: { from: '2026-03-20', to: '2026-04-02' }, places: [] } as never
     expect(computeToday({ ...nothing, timing }).map((i) => i.code)).toEqual(['takePlan', 'passWait'])
     expect(computeToday({ ...nothing, timing, hasPlan: true })).toEqual([])
+    // No date that the soil, being worked out, would change.
+    const pending = computeToday({ ...nothing, timing, isSoilPending: true })
+    expect(pending).toEqual([{ code: 'passWorking', room: 'soil', params: { zones: 'Front' }, loss: 0.3 }])
   })
   it.each<[string, Partial<NonNullable<TodayState['plannedPass']>>, string]>([
     ['waits for its day', { day: '2026-03-20', was: '2026-03-19' }, 'planWait'],

@@ -8,7 +8,9 @@ import { homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
 import { useHeld } from '../state/index.ts'
 import { createPlacing } from '../state/index.ts'
 import type { SimulateOrder, SoilQuestion } from '../workers/index.ts'
+import { useToday } from '../today/index.ts'
 import SoilProgress from './SoilProgress.vue'
+import SoilStation from './SoilStation.vue'
 import WeatherView from './WeatherView.vue'
 import { useSoil } from './soilStore.ts'
 import { useSoilForecast } from './useSoilForecast.ts'
@@ -179,6 +181,28 @@ describe('the forecast of a yard', () => {
     await progress.find('button').trigger('click')
     await settle()
     expect(store.progress).toEqual({ done: 0, of: 200 })
+  })
+  it('tells no date before it is worked out, here and on Today; where it cannot be, what the readings say', async () => {
+    const { use, show, settle } = await atHome({
+      path: '/soil',
+      readings: ['20', '22', '24', '26'].map((d, i) => reading('e', `2026-02-${d}`, 43 + i)),
+    })
+    const store = useSoil()
+    const page = show(SoilStation)
+    await settle()
+    const read = page.find('h1').text()
+    expect(read).toMatch(/between|Wait/)
+    standSoil()
+    vi.stubGlobal('fetch', () => new Promise(() => undefined))
+    use(useSoilForecast)
+    await settle()
+    expect(page.find('h1').text()).toContain('When is being worked out.')
+    expect(use(useToday).items.value.map((i) => i.code)).toContain('passWorking')
+    answerWith(502)
+    await store.loadWeather('y', today, true)
+    await settle()
+    expect(page.find('h1').text()).toBe(read)
+    page.unmount()
   })
   it('shows the days its weather is made of', async () => {
     const { show, settle } = await atHome({ path: '/soil?at=weather' })
