@@ -51,7 +51,8 @@ test('two products whose watering rules clash go down in two passes on a strip o
   const hasty = labelOf('tarnfold')
   Object.assign(hasty, { name: 'Hasty 50 WG', wateringIn: { leastIn: 0.25, mostIn: 0.5, withinDays: 1 } })
   const slow = labelOf('dorrick')
-  Object.assign(slow, { name: 'Slow 40 WG', dryHours: 48 })
+  // It is Feb: what its label says of cold is not what is looked at here.
+  Object.assign(slow, { name: 'Slow 40 WG', dryHours: 48, temperature: undefined })
   const ids: string[] = []
   for (const rules of [hasty, slow]) ids.push((await send(page, '/api/shelf/labels', { rules })).id)
   await page.goto(`${running.url}/bench?label=${ids.join(',')}`)

@@ -142,7 +142,7 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
   })
   await page.getByLabel('Name on the label').fill('Grünes Eck 1.2 SL')
   await page.getByRole('button', { name: 'Save' }).click()
-  await expect(page.locator('h1')).toContainText('23 labels are copied')
+  await expect(page.locator('h1')).toContainText('24 labels are copied')
   await page.getByRole('button', { name: 'Grünes Eck 1.2 SL' }).click()
 
   await test.step('a package, weighed, and the label’s own file', async () => {

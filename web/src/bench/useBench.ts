@@ -3,7 +3,7 @@ import type { TankOrder } from '@jardinero/contract/bench'
 import { computeTank, planSpread } from '@jardinero/core/bench'
 import { computeYearUse } from '@jardinero/core/shelf'
 import { useAccount, useYard } from '../state/index.ts'
-import { useShelf } from '../shelf/index.ts'
+import { useCircumstances, useShelf } from '../shelf/index.ts'
 import { useGear } from './useGear.ts'
 import { isGranule, useGoods } from './useGoods.ts'
 import { useMixing } from './useMixing.ts'
@@ -40,11 +40,12 @@ export function useBench() {
   const goods = useGoods({ choices, asked, zone, spreads })
   const { products, label, use, rate } = goods
 
+  const { isReady } = useCircumstances()
   const grounds = useTankGrounds(choices, chosenZones, passDay)
   const request = useTankRequest({ choices, passDay, grounds, gear, goods })
   const outcome = computed(() => request.value && computeTank(request.value))
   const spread = computed(() =>
-    shelf.loaded &&
+    isReady.value &&
     spreads.value &&
     label.value &&
     rate.value &&
@@ -69,6 +70,8 @@ export function useBench() {
       ? computeYearUse(label.value.rules, use.value, passesOn(zone.value.id), passDay.value)
       : undefined,
   )
+  /** What it is judged by is not here yet: nothing is said that it would change. */
+  const isWaiting = computed(() => !isReady.value)
   const missing = computed(() =>
     !zone.value
       ? 'area'
@@ -114,6 +117,7 @@ export function useBench() {
     spread,
     yearUse,
     missing,
+    isWaiting,
     mixing: useMixing(order),
   }
 }

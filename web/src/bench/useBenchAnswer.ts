@@ -3,7 +3,7 @@ import { useSession, useWords } from '../kit/session.ts'
 import { standing } from '../kit/working.ts'
 import type { Bench } from './useBench.ts'
 
-export type BenchStage = 'missing' | 'refused' | 'planned' | 'spread' | 'mixing' | 'mixed'
+export type BenchStage = 'missing' | 'waiting' | 'refused' | 'planned' | 'spread' | 'mixing' | 'mixed'
 
 /** So many lawns are called by their names; more are counted. */
 const mostNamed = 3
@@ -22,6 +22,7 @@ export function useBenchAnswer(bench: Bench) {
     if (kept.value) return kept.value.load < kept.value.tank.result.loads.length ? 'mixing' : 'mixed'
     if (bench.missing.value) return 'missing'
     if (spread.value) return 'spread'
+    if (bench.isWaiting.value) return 'waiting'
     return mix.value ? 'planned' : 'refused'
   })
   const load = computed(() => mix.value?.loads[Math.min(kept.value?.load ?? 0, mix.value.loads.length - 1)])
@@ -49,6 +50,8 @@ export function useBenchAnswer(bench: Bench) {
 
   const answer = computed(() => {
     if (stage.value === 'missing') return { code: `bench.answer.missing.${bench.missing.value}`, params: {} }
+    if (stage.value === 'waiting')
+      return { code: 'bench.answer.waiting', params: { label: list(names.value) } }
     if (stage.value === 'refused')
       return { code: 'bench.answer.refused', params: { label: list(names.value), zone: zoneName.value } }
     if (stage.value === 'spread')

@@ -50,6 +50,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
   const session = useSession()
   const shelf = useShelf()
   const { tools, toolOf, own } = useTools()
+  const { isReady } = useCircumstances()
   const { calibrated, sprayer, spreads } = gear
   const { label, products, doseOf } = goods
   /** One's own tools, else of the usual ones those that show the reader's units; the core goes on to all where none of them has a mark. */
@@ -61,8 +62,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
   return computed<TankRequest | undefined>(() => {
     if (!grounds.value.length || !label.value || !calibrated.value || !sprayer.value || spreads.value)
       return undefined
-    // Nothing is said before what it is judged by is here.
-    if (!shelf.loaded) return undefined
+    if (!isReady.value) return undefined
     return {
       day: passDay.value,
       grounds: grounds.value,

@@ -1,6 +1,8 @@
+import { computed } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import type { Day } from '@jardinero/core/quantity'
 import { groundFacts, usualSituation, type Circumstances, type OutlookDay } from '@jardinero/core/shelf'
+import { connection } from '../kit/api.ts'
 import { useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import { useShelf } from './shelfStore.ts'
@@ -11,6 +13,12 @@ export function useCircumstances() {
   const soil = useSoil()
   const { yard, zones, situation } = useYard()
   void shelf.load()
+  /** The actives are here, and the weather as far as it will come; where nobody answers, what there is must do. */
+  const isReady = computed(
+    () =>
+      connection.away ||
+      (shelf.loaded && (!soil.engine || Boolean(soil.weatherFor(yard.value?.id)) || Boolean(soil.problem))),
+  )
 
   /** The week from a day, as far as its weather is known; empty where it is not. */
   const outlookFrom = (day: Day): OutlookDay[] => {
@@ -32,5 +40,5 @@ export function useCircumstances() {
   })
   /** What is known of a lawn's turf on a day. */
   const factsOf = (zone: Zone, day: Day) => groundFacts(zone, yard.value?.seasonWishes?.seeding ?? [], day)
-  return { outlookFrom, situationNow, around, factsOf }
+  return { isReady, outlookFrom, situationNow, around, factsOf }
 }

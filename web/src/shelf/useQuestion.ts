@@ -31,7 +31,7 @@ export function useQuestion() {
     )
   })
   const treated = computed(() => zones.value.filter((z) => lawn.value === wholeYard || z.id === lawn.value))
-  const { outlookFrom, situationNow, around, factsOf } = useCircumstances()
+  const { isReady, outlookFrom, situationNow, around, factsOf } = useCircumstances()
   const situation = computed(situationNow)
   const groundOf = (zone: Zone): ChoiceGround => ({
     id: zone.id,
@@ -50,7 +50,7 @@ export function useQuestion() {
   const products = useChoiceProducts()
   const anyway = computed(() => listOf(route.query['anyway']))
   const request = computed<ChoiceRequest | undefined>(() =>
-    shelf.loaded && treated.value.length
+    isReady.value && treated.value.length
       ? {
           day: day.value,
           grounds: treated.value.map(groundOf),

@@ -28,10 +28,16 @@ export function useSoilForecast(): void {
   /** Where a date of the soil is told: it is what one came for. */
   const atSoil = computed(() => ['today', 'soil', 'season', 'outing'].includes(String(route.name)))
   const wanted = computed(() => yard.value && `${yard.value.id} ${today.value}`)
-  watchDebounced([wanted, atSoil], () => yard.value && void store.loadWeather(yard.value.id, today.value), {
-    debounce: () => (atSoil.value ? 0 : patienceMs.elsewhere / 2),
-    immediate: true,
-  })
+  /** Where something is judged that the week's heat may shut. */
+  const judges = computed(() => ['shelf', 'bench'].includes(String(route.name)))
+  watchDebounced(
+    [wanted, atSoil, judges],
+    () => yard.value && void store.loadWeather(yard.value.id, today.value),
+    {
+      debounce: () => (atSoil.value || judges.value ? 0 : patienceMs.elsewhere / 2),
+      immediate: true,
+    },
+  )
   const request = computed(() => {
     const weather = store.weatherOf === wanted.value ? store.weather : undefined
     if (!weather || !yard.value) return undefined
