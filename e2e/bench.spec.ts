@@ -109,6 +109,11 @@ test('spots take half a gallon', async ({ page, running }) => {
     'The spots on Front (5,000 sq ft) are more than the lawn',
   )
   await page.getByLabel('Spots together, sq ft').fill('400')
+  await expect(page.locator('.refusals')).toContainText('It is too cold for Tressock SL')
+  const because = page.getByLabel('Go on against this advice, because')
+  await because.fill('The crowns are awake along the wall')
+  await because.blur()
+  await expect(page.locator('main')).toContainText('You go on against advice')
   await expect(page.locator('h1')).toContainText('One load covers Front: 0.5 gal of water')
   await page.getByText('What you measure with').click()
   await page.getByRole('button', { name: 'Add a scale, cup or spoon' }).click()
