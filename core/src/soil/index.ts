@@ -83,6 +83,7 @@ export {
   type StationDays,
   type StationMapping,
 } from './weather/station.ts'
+export { guessUnits, isTypicalYear } from './weather/stationUnits.ts'
 export { parseEpw, type TypicalDay, type TypicalYear } from './weather/epw.ts'
 export {
   applyWater,

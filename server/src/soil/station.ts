@@ -48,8 +48,10 @@ export async function takeStation(
   const rows = Papa.parse<string[]>(csv.trimEnd(), { skipEmptyLines: false }).data
   const heading = headingLines(rows)
   const service = await fetchStation(weatherUrl, yard.climate, today).catch(() => undefined)
+  const real = service && !service.past.simulated ? service : undefined
   const { days, gaps, filled } = accept(
-    parseStation(rows.slice(heading), heading + 1, mapping, service?.past.days ?? []),
+    // What the service invents fills no gap of a real station.
+    parseStation(rows.slice(heading), heading + 1, mapping, real?.past.days ?? []),
   )
   const late = days.find((d) => d.day > today)
   if (late)

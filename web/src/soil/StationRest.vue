@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { StationTaken } from '@jardinero/contract/weather'
-import { guessColumns, type StationMapping } from '@jardinero/core/soil'
+import { guessColumns, guessUnits, isTypicalYear, type StationMapping } from '@jardinero/core/soil'
 import RestRow from '../kit/RestRow.vue'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
@@ -30,18 +30,14 @@ async function choose(event: Event): Promise<void> {
   taken.value = undefined
   typicalTaken.value = false
   const text = await given.text()
-  if (/^LOCATION,/i.test(text)) return takeTypical(text)
+  if (isTypicalYear(text)) return takeTypical(text)
   const { default: Papa } = await import('papaparse')
-  const rows = Papa.parse<string[]>(text.slice(0, 4000)).data
-  const [heading = [], sample = []] = rows
+  const [heading = [], ...rows] = Papa.parse<string[]>(text.slice(0, 60_000)).data
+  const [sample = []] = rows
   const columns = guessColumns(heading)
-  const said = heading.join(' ')
   mapping.value = {
     columns,
-    temperatureUnit: /°?f\b|fahrenheit/i.test(said) ? 'degF' : 'degC',
-    rainUnit: /\bin\b|inch/i.test(said) ? 'in' : 'mm',
-    windUnit: /mph/i.test(said) ? 'mph' : /km/i.test(said) ? 'km/h' : 'm/s',
-    solarUnit: /w\/?m/i.test(said) ? 'W' : 'MJ',
+    ...guessUnits(heading, rows, columns),
     dayOrder: /^\d{4}/.test(sample[columns.day ?? 0] ?? '') ? 'ymd' : 'mdy',
     every: columns.minimum === undefined ? 'hour' : 'day',
   }
@@ -76,8 +72,8 @@ const forget = () =>
       <template #value>{{ own.days }}</template>
       {{
         say('soil.station.hasSays', {
-          from: own.from ?? '',
-          to: own.to ?? '',
+          from: own.from ? sayDay(own.from, 'long') : '',
+          to: own.to ? sayDay(own.to, 'long') : '',
           filled: own.filled,
           days: own.days,
           typical: String(own.typical),
@@ -98,7 +94,12 @@ const forget = () =>
     </form>
     <p v-if="taken" role="status" class="small">
       {{
-        say('soil.station.taken', { days: taken.days, filled: taken.filled, from: taken.from, to: taken.to })
+        say('soil.station.taken', {
+          days: taken.days,
+          filled: taken.filled,
+          from: sayDay(taken.from, 'long'),
+          to: sayDay(taken.to, 'long'),
+        })
       }}
       <template v-for="g in taken.gaps" :key="g.from">
         {{ say('soil.station.gap', { from: sayDay(g.from, 'long'), to: sayDay(g.to, 'long') }) }}
