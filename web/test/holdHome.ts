@@ -2,7 +2,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord } from '@jardinero/contract/ledger'
 import type { TakenByLabel } from '@jardinero/contract/shelf'
 import type { Reading } from '@jardinero/contract/soil'
-import { almanac, plantAlmanac } from '@jardinero/almanac'
+import { almanac, plantAlmanac, sprouts } from '@jardinero/almanac'
 import { emptyYear, keys, useHeld } from '../src/state/index.ts'
 
 const yearKey = (row: object): number => {
@@ -34,6 +34,7 @@ export function holdHome(
   client.setQueryData(keys.reference('shelf'), {
     actives: almanac.actives,
     sampleLabels: almanac.sampleLabels,
+    sprouts,
   })
   client.setQueryData(keys.equipment('i'), { sprayers, calibrations, tools })
   client.setQueryData(keys.shelf('i'), { labels, stock, labelFiles })

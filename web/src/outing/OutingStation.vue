@@ -84,7 +84,13 @@ const bench = () =>
     <ul v-else-if="outcome && !outcome.ok" class="stop" role="alert">
       <li v-for="(r, i) in outcome.refusals" :key="i">{{ refusal(r) }}</li>
     </ul>
-    <p v-else-if="!hours.length" class="quiet">{{ windows.problem.value ?? say('outing.noHours') }}</p>
+    <p v-else-if="!hours.length" class="quiet">
+      {{
+        windows.isInvented.value
+          ? say('outing.noRealWeather')
+          : (windows.problem.value ?? say('outing.noHours'))
+      }}
+    </p>
     <p class="quiet small">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
 
     <template #rests>

@@ -95,6 +95,24 @@ describe('the station', () => {
     // Of the third day the forecast does not reach far enough.
     expect(page.findAll('.best li')).toHaveLength(2)
   })
+  it('tells no hours of weather that is invented, but in the demo', async () => {
+    const state = homeState()
+    const { show, settle } = await atHome({
+      path: '/outing',
+      state: {
+        account: { ...state.account, demoDay: null },
+        labels: [{ id: 'l', version: 1, rules: label }],
+      },
+    })
+    const soil = useSoil()
+    soil.weatherOf = 'y now'
+    soil.weather = { simulated: true, hours: hours(), observed: [], forecast: [] } as unknown as YardWeather
+    const page = show(OutingStation)
+    await settle()
+    expect(page.find('h1').text()).toContain('No hours are told for Tarnfold 50 WG')
+    expect(page.text()).toContain('a typical year: it says nothing of the hours ahead')
+    expect(page.find('svg').exists()).toBe(false)
+  })
   it('reads a stretch when it is chosen, each limit with who set it', async () => {
     const { page, settle } = await station((i) => (i === 12 ? { wind: 9, rainMm: 2 } : {}))
     page.findComponent(HoursPicture).vm.$emit('update:modelValue', 12)

@@ -12,7 +12,7 @@ const endOf = (at: string): string => new Date(Date.parse(at) + hourMs).toISOStr
 /** The station's one sentence, and how a window that was kept free stands. */
 export function useOutingAnswer(
   { chosen, against }: ReturnType<typeof useOutingPass>,
-  { answer, hours, wishes }: ReturnType<typeof useWindows>,
+  { answer, hours, wishes, isInvented }: ReturnType<typeof useWindows>,
 ) {
   const { timeZone } = useYard()
   const { say, range, time, span } = useWords()
@@ -29,6 +29,7 @@ export function useOutingAnswer(
     const label = chosen.value?.labels.map((l) => l.name).join(', ') ?? ''
     if (!chosen.value) return { code: 'outing.answer.none', params: {} }
     if (against.value.length) return { code: 'outing.answer.stopped', params: { label } }
+    if (isInvented.value) return { code: 'outing.answer.invented', params: { label } }
     if (!hours.value.length || !answer.value) return { code: 'outing.answer.noHours', params: { label } }
     if (chosen.value.isPending) return { code: 'outing.answer.working', params: { label } }
     const { day } = chosen.value

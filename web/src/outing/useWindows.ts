@@ -38,9 +38,9 @@ export function useWindows(
   const thisHour = computed(() =>
     instantAt(today.value, `${clockIn(clock.now, timeZone.value).slice(0, 2)}:00`, timeZone.value),
   )
-  /** From the hour it is on: what is past is not offered. */
+  /** From the hour it is on: what is past is not offered, nor what is invented. */
   const hours = computed<HourAhead[]>(() => {
-    const known = soil.weatherFor(yard.value?.id)?.hours ?? []
+    const known = soil.isInvented ? [] : (soil.weatherFor(yard.value?.id)?.hours ?? [])
     return known
       .filter((h) => Date.parse(h.at) >= Date.parse(thisHour.value))
       .map((h) => ({
@@ -89,5 +89,14 @@ export function useWindows(
   /** What follows a pass that ends with an hour. */
   const afterOf = (ends: number) =>
     answer.value && pass.value && placeAfter(pass.value.labels, answer.value.limits, answer.value.hours, ends)
-  return { wishes, hours, days, outcome, answer, afterOf, problem: computed(() => soil.problem) }
+  return {
+    wishes,
+    hours,
+    days,
+    outcome,
+    answer,
+    afterOf,
+    problem: computed(() => soil.problem),
+    isInvented: computed(() => soil.isInvented),
+  }
 }

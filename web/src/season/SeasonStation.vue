@@ -8,6 +8,7 @@ import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
+import { useSoil } from '../soil/index.ts'
 import SoilProgress from '../soil/SoilProgress.vue'
 import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -27,6 +28,7 @@ import { useShown } from './useShown.ts'
 /** Season: the barrier through the year. The answer, the lanes of the plan at hand, the schools beside it. */
 const account = useAccount()
 const store = usePlanStore()
+const soil = useSoil()
 const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
@@ -75,7 +77,10 @@ const print = () => window.print()
 
 <template>
   <StationPage>
-    <template #answer><SaidText :code="sentence.code" :params="sentence.params" /></template>
+    <template #answer
+      ><template v-if="soil.isInvented && shown">{{ say('soil.byTypicalYear') }} </template
+      ><SaidText :code="sentence.code" :params="sentence.params"
+    /></template>
     <template #actions>
       <template v-if="shown">
         <Button

@@ -20,8 +20,9 @@ export function useCircumstances() {
       (shelf.loaded && (!soil.engine || Boolean(soil.weatherFor(yard.value?.id)) || Boolean(soil.problem))),
   )
 
-  /** The week from a day, as far as its weather is known; empty where it is not. */
+  /** The week from a day, as far as its weather is known; empty where it is not, or is invented. */
   const outlookFrom = (day: Day): OutlookDay[] => {
+    if (soil.isInvented) return []
     const { observed = [], forecast = [] } = soil.weatherFor(yard.value?.id) ?? {}
     return [...observed, ...forecast]
       .filter((d) => d.day >= day)

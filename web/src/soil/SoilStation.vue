@@ -19,7 +19,7 @@ const router = useRouter()
 const { timing } = useYard()
 const { say } = useWords()
 const { sentence, isSimulated } = useSoilAnswer()
-const { chosen, nextOf } = useSoilNow()
+const { chosen, nextOf, store } = useSoilNow()
 
 const views = {
   schools: defineAsyncComponent(() => import('./SchoolsView.vue')),
@@ -49,7 +49,10 @@ const isTime = computed(() => verdict.value === 'go' || verdict.value === 'lateA
 
 <template>
   <StationPage v-if="timing">
-    <template #answer><SaidText :code="sentence.code" :params="sentence.params" /></template>
+    <template #answer
+      ><template v-if="store.isInvented && isSimulated">{{ say('soil.byTypicalYear') }} </template
+      ><SaidText :code="sentence.code" :params="sentence.params"
+    /></template>
     <template #actions>
       <Button v-if="isTime" :label="say('soil.mixNow')" @click="router.push({ name: 'bench' })" />
       <Button v-else :label="say('soil.addReading')" @click="editing = {}" />

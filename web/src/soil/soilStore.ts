@@ -1,9 +1,10 @@
 import type { YardId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
-import { ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { YardWeather } from '@jardinero/contract/weather'
 import type { SoilAnswer } from '@jardinero/core/soil'
 import { ApiProblem, get } from '../kit/api.ts'
+import { useAccount } from '../state/index.ts'
 import type { SoilEngine } from './soilEngine.ts'
 
 /** An answer and what it is of. */
@@ -18,6 +19,7 @@ export interface StoredAnswer {
 
 /** The weather and the soil of the open yard, as far as they are known. Written by the forecast alone (useSoilForecast). */
 export const useSoil = defineStore('soil', () => {
+  const account = useAccount()
   const weather = shallowRef<YardWeather>()
   const weatherOf = ref('')
   /** What stands in the way, in words. */
@@ -51,5 +53,19 @@ export const useSoil = defineStore('soil', () => {
   const weatherFor = (yardId: YardId | undefined) =>
     yardId && weatherOf.value.startsWith(`${yardId} `) ? weather.value : undefined
 
-  return { weather, weatherOf, weatherFor, problem, stored, progress, stopped, engine, loadWeather }
+  /** Weather that nobody measured: only the demo lives by it. A real lawn has its readings, and that weather as a typical year. */
+  const isInvented = computed(() => Boolean(weather.value?.simulated) && account.demoDay === null)
+
+  return {
+    weather,
+    weatherOf,
+    isInvented,
+    weatherFor,
+    problem,
+    stored,
+    progress,
+    stopped,
+    engine,
+    loadWeather,
+  }
 })

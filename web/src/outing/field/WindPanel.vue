@@ -29,7 +29,8 @@ const meter = useDevice(
 )
 const read = computed(() => readWind(samples.value))
 const forecast = computed(() => {
-  const hour = soil.weather?.hours.find((h) => {
+  const hours = soil.isInvented ? [] : (soil.weather?.hours ?? [])
+  const hour = hours.find((h) => {
     const since = Date.parse(props.now) - Date.parse(h.at)
     return since >= 0 && since < 3_600_000
   })
