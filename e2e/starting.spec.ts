@@ -142,5 +142,6 @@ test('Ctrl-C in the first start is not blamed on anything', async () => {
   process.kill(-child.pid!, 'SIGINT')
   await gone
   expect(said).not.toMatch(/could not|failed|did not|\n\s+at /)
-  rmSync(data, { recursive: true, force: true })
+  // What was making the cluster still takes its own files away.
+  rmSync(data, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
 })
