@@ -79,6 +79,10 @@ const print = () => window.print()
   <StationPage>
     <template #answer
       ><template v-if="soil.isInvented && shown">{{ say('soil.byTypicalYear') }} </template
+      ><template v-if="shown?.kind === 'school' && shown.school"
+        >{{
+          say('season.proposes', { school: shown.school, best: String(rows[0]?.school === shown.school) })
+        }} </template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>
