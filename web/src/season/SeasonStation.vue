@@ -66,6 +66,13 @@ function move(pass: string, day: Day, dragging: boolean): void {
   store.dragging = dragging
   changePass(pass, { when: { kind: 'day', day } })
 }
+/** What is shown is proposed, or only tried: both are named. */
+const proposes = computed(() => {
+  const { school } = shown.value ?? {}
+  return school
+    ? `${say('season.proposes', { school, best: String(rows.value[0]?.school === school) })} `
+    : ''
+})
 const isPlan = computed(() => shown.value?.kind === 'plan')
 const faults = computed(() => [...new Set((shown.value?.judged.faults ?? []).map((f) => refusal(f)))])
 const cautions = computed(() => shown.value?.judged.cautions ?? [])
@@ -78,11 +85,8 @@ const print = () => window.print()
 <template>
   <StationPage>
     <template #answer
-      ><template v-if="soil.isInvented && shown">{{ say('soil.byTypicalYear') }} </template
-      ><template v-if="shown?.kind === 'school' && shown.school"
-        >{{
-          say('season.proposes', { school: shown.school, best: String(rows[0]?.school === shown.school) })
-        }} </template
+      ><template v-if="soil.isInvented && shown">{{ `${say('soil.byTypicalYear')} ` }}</template
+      ><template v-if="shown?.kind === 'school' && shown.school">{{ proposes }}</template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>

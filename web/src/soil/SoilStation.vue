@@ -50,7 +50,7 @@ const isTime = computed(() => verdict.value === 'go' || verdict.value === 'lateA
 <template>
   <StationPage v-if="timing">
     <template #answer
-      ><template v-if="store.isInvented && isSimulated">{{ say('soil.byTypicalYear') }} </template
+      ><template v-if="store.isInvented && isSimulated">{{ `${say('soil.byTypicalYear')} ` }}</template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>
