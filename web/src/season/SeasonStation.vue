@@ -32,7 +32,7 @@ const soil = useSoil()
 const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
-const { sentence } = useSeasonAnswer()
+const { sentence, proposes } = useSeasonAnswer()
 const { say, number, refusal } = useWords()
 const saveWords = useSaveWords()
 const form = useForm()
@@ -66,13 +66,6 @@ function move(pass: string, day: Day, dragging: boolean): void {
   store.dragging = dragging
   changePass(pass, { when: { kind: 'day', day } })
 }
-/** What is shown is proposed, or only tried: both are named. */
-const proposes = computed(() => {
-  const { school } = shown.value ?? {}
-  return school
-    ? `${say('season.proposes', { school, best: String(rows.value[0]?.school === school) })} `
-    : ''
-})
 const isPlan = computed(() => shown.value?.kind === 'plan')
 const faults = computed(() => [...new Set((shown.value?.judged.faults ?? []).map((f) => refusal(f)))])
 const cautions = computed(() => shown.value?.judged.cautions ?? [])
@@ -86,7 +79,7 @@ const print = () => window.print()
   <StationPage>
     <template #answer
       ><template v-if="soil.isInvented && shown">{{ `${say('soil.byTypicalYear')} ` }}</template
-      ><template v-if="shown?.kind === 'school' && shown.school">{{ proposes }}</template
+      ><template v-if="proposes">{{ proposes }}</template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>

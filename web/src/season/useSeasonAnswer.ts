@@ -28,7 +28,7 @@ export function useSeasonAnswer() {
   const { say, day: sayDay } = useWords()
   const { places } = useYard()
   const { stoppable, barrierLabels } = usePlanContext()
-  const { shown } = useShown()
+  const { shown, rows } = useShown()
   const inHundred = useInHundred()
 
   const what = computed(() =>
@@ -74,5 +74,11 @@ export function useSeasonAnswer() {
       },
     }
   })
-  return { sentence, what, placeName }
+  /** What is shown is proposed, or only tried: both are named, before the sentence. */
+  const proposes = computed(() => {
+    const { kind, school } = shown.value ?? {}
+    const best = String(rows.value[0]?.school === school)
+    return kind === 'school' && school ? `${say('season.proposes', { school, best })} ` : ''
+  })
+  return { sentence, proposes, what, placeName }
 }
