@@ -179,7 +179,7 @@ function cautionsOf(programme: Programme, days: PassDay[], { field, context }: S
 }
 
 /** Seeds come up only from a day by the model: said where it is later than what is wanted. */
-function seedingCautions({ places }: Judgement, { context }: Season): Caution[] {
+function seedingCautions({ places }: Judgement, { context }: Season, marginDays = 0): Caution[] {
   return context.wishes.seeding.flatMap((seeding) => {
     const own = places.filter((p) =>
       context.places.some((c) => c.id === p.placeId && c.zoneId === seeding.zoneId),
@@ -188,7 +188,7 @@ function seedingCautions({ places }: Judgement, { context }: Season): Caution[] 
       .flatMap((p) => p.seedFrom?.p90 ?? [])
       .sort()
       .at(-1)
-    return latest && latest > seeding.day
+    return latest && addDays(latest, marginDays) > seeding.day
       ? [{ code: 'seedingNotSafe', params: { seeding: seeding.day, from: latest } }]
       : []
   })
@@ -241,6 +241,8 @@ export function thinSeason(season: Season, stride: number): Season {
 
 /** Shares of the usual rate that are tried for seed, the largest that is gone in time first. */
 const shares = [1, 0.85, 0.7, 0.5, 0]
+/** Few members tell the day seed comes up to so many days: a rate is chosen with that in hand. */
+const seedMargin = 3
 /** So many members are enough to choose among them. */
 const probed = 40
 
@@ -262,7 +264,7 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = season
   const inTime = (share: number): boolean => {
     const { programme } = make(share)
     if (!programme.passes.length) return true
-    return !judgeProgramme(probe, programme).cautions.some((c) => c.code === 'seedingNotSafe')
+    return !seedingCautions(judgeProgramme(probe, programme).judgement, probe, seedMargin).length
   }
   const sown = season.context.wishes.seeding.length > 0
   const share = sown ? (shares.find(inTime) ?? 1) : 1

@@ -6,8 +6,9 @@ const row = (
   escaped: number,
   annual: number,
   broken = false,
-  more: { breaks?: string[]; cents?: number } = {},
+  more: { breaks?: string[]; cents?: number; none?: boolean } = {},
 ) => ({
+  programme: { passes: more.none ? [] : [{}] },
   faults: broken ? [{}] : [],
   breaks: (more.breaks ?? []).map((code) => ({ code })),
   judgement: { escaped: { value: escaped }, places: [] },
@@ -57,4 +58,11 @@ it('puts what keeps the wishes before what lets less through and breaks one, and
 it('takes the cheaper of two that do the same', () => {
   const [dear, cheap] = [row(0.1, 0.5, false, { cents: 900 }), row(0.1, 0.5, false, { cents: 400 })]
   expect(orderJudged([dear, cheap])).toEqual([cheap, dear])
+})
+it('does not call doing nothing the best of what is left', () => {
+  const [breaks, nothing] = [
+    row(0.1, 0.5, false, { breaks: ['washingRain'] }),
+    row(1, 0, false, { none: true }),
+  ]
+  expect(orderJudged([nothing, breaks])).toEqual([breaks, nothing])
 })
