@@ -204,6 +204,15 @@ describe('windows', () => {
     expect(first!.to).toBe(14)
     expect(first!.best).toMatchObject({ from: 11, to: 12 })
   })
+  it('are offered from the day the pass is meant for on, and stand in the picture before', () => {
+    const hours = fair(72)
+    const later = ask(hours, { meantFor: '2026-04-11' })
+    expect(later.windows).toEqual(ask(hours).windows)
+    expect(ask(hours).best[0]!.best.from).toBeLessThan(24)
+    expect(later.best.length).toBeGreaterThan(0)
+    for (const { best } of later.best) expect(later.hours[best.from]!.day >= '2026-04-11').toBe(true)
+    expect(ask(hours, { meantFor: '2026-05-01' }).best).toEqual([])
+  })
   it('are long enough for the pass', () => {
     const gaps = fair(48, (h) => (h.hour % 3 === 0 ? { wind: 4 } : {}))
     expect(ask(gaps).windows.length).toBeGreaterThan(2)

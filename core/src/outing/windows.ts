@@ -20,6 +20,8 @@ export interface WindowRequest {
   mowDays?: Day[]
   occupied?: Occupied[]
   noTime?: { from: Day; to: Day }[]
+  /** The day it is meant for: no window before it is among the best. */
+  meantFor?: Day
   /** What the one judgement has against the pass, whatever the hour: then none is offered. */
   against?: Refusal[]
 }
@@ -153,6 +155,9 @@ export function computeWindows(request: WindowRequest): Outcome<WindowAnswer> {
     limits,
     hours: judged,
     windows,
-    best: windows.toSorted((a, b) => rank(b) - rank(a)).slice(0, 3),
+    best: windows
+      .filter((w) => !request.meantFor || hours[w.best.from]!.day >= request.meantFor)
+      .toSorted((a, b) => rank(b) - rank(a))
+      .slice(0, 3),
   })
 }

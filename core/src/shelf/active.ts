@@ -103,6 +103,12 @@ export function createActiveFinder(actives: Active[]): (name: string) => Active 
   return (name) => byName.get(name.trim().toLowerCase())
 }
 
+/** Of the actives those that some labels name: what is judged or sent by no more than needed. */
+export function activesNamed(actives: Active[], labels: { actives: { name: string }[] }[]): Active[] {
+  const named = new Set(labels.flatMap((l) => l.actives.map((a) => a.name.trim().toLowerCase())))
+  return actives.filter((a) => named.has(a.name.toLowerCase()))
+}
+
 /** Efficacy of an active on a plant at a stage; undefined where it is not known for that plant. */
 export function efficacyOf(active: Active, plant: string, stage: WeedStage): Efficacy | undefined {
   return letters[active.efficacy[plant]?.[weedStages.indexOf(stage)] ?? '']

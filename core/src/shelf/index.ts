@@ -1,4 +1,5 @@
 export {
+  activesNamed,
   controlledStages,
   controlLevel,
   createActiveFinder,

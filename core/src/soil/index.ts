@@ -20,7 +20,7 @@ export {
   type TimingVerdict,
   type TimingWindow,
 } from './schools/index.ts'
-export { calendarDays, seasonOf, type SoilSeason } from './season.ts'
+export { calendarDays, isCooling, seasonOf, type SoilSeason } from './season.ts'
 export { signKinds, type SignKind } from './signs.ts'
 export { computeTiming, type Timing, type TimingRequest } from './timing.ts'
 export { checkWeather, undated, type DatedWeather } from './weather/weather.ts'

@@ -28,6 +28,12 @@ export function seasonOf(day: Day, hemisphere: Hemisphere, trend: Trend): SoilSe
   return { from: `${year + 1}-${start}`, to: addDays(`${year + 1}-${start}`, seasonDays[trend]) }
 }
 
+/** Whether soil cools on a day: from the start of its cooling, past midsummer, to midwinter. */
+export function isCooling(day: Day, hemisphere: Hemisphere): boolean {
+  const begins = (trend: Trend): Day => `${yearOf(day)}-${starts[trend][hemisphere]}`
+  return day > begins('falling') && day < addDays(begins('rising'), untilMidwinter)
+}
+
 /** Days a rule by the calendar stays with this year's turn after its day. */
 const keepsDays = 42
 

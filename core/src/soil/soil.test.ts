@@ -4,6 +4,7 @@ import {
   checkReading,
   computePlaceSoil,
   computeTiming,
+  isCooling,
   seasonOf,
   type ProbeReading,
   type TimingRequest,
@@ -170,4 +171,20 @@ describe('a reading', () => {
   ])('%d °C at %d cm', (temperatureC, depthCm, codes) => {
     expect(checkReading({ temperatureC, depthCm }).map((r) => r.code)).toEqual(codes)
   })
+})
+
+it('soil cools from past midsummer to midwinter, on either side of the equator', () => {
+  const cooling = (days: string[], side: 'northern' | 'southern') => days.map((d) => isCooling(d, side))
+  expect(cooling(['2026-07-15', '2026-07-16', '2026-12-31', '2027-01-01'], 'northern')).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ])
+  expect(cooling(['2026-01-15', '2026-01-16', '2026-06-30', '2026-07-01'], 'southern')).toEqual([
+    false,
+    true,
+    true,
+    false,
+  ])
 })

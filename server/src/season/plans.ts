@@ -6,11 +6,10 @@ import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { Refusal, YardId } from '@jardinero/core/quantity'
 import { checkProgramme, noWishes, passesOfPlan, type PlanContext } from '@jardinero/core/season'
 import { groundOf } from '@jardinero/core/soil'
-import { usualSituation } from '@jardinero/core/shelf'
+import { activesNamed, usualSituation } from '@jardinero/core/shelf'
 import { computeArea, hemisphereOf } from '@jardinero/core/yard'
 import { accountToday } from '../platform/today.ts'
 import { passesOnZone } from '../ledger/index.ts'
-import { activesOf } from '../shelf/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -55,7 +54,10 @@ export async function gatherContext(
     labels: labels.map(({ id, rules }) => ({ id, rules })),
     barriers: almanac.barriers,
     wishes: yard.seasonWishes ?? noWishes,
-    actives: activesOf(labels.map((l) => l.rules)),
+    actives: activesNamed(
+      almanac.actives,
+      labels.map((l) => l.rules),
+    ),
     around: {
       situation: yard.shelfSituation ?? usualSituation,
       hemisphere: hemisphereOf(yard.latitude),

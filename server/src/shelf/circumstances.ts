@@ -1,4 +1,4 @@
-import { almanac, sprouts } from '@jardinero/almanac'
+import { sprouts } from '@jardinero/almanac'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import type { Day, YardId, ZoneId } from '@jardinero/core/quantity'
 import {
@@ -48,10 +48,4 @@ export function createAround(
       },
     }
   }
-}
-
-/** What the almanac knows of the actives that some labels name: what is judged by no more than needed. */
-export const activesOf = (labels: { actives: { name: string }[] }[]) => {
-  const named = new Set(labels.flatMap((l) => l.actives.map((a) => a.name.trim().toLowerCase())))
-  return almanac.actives.filter((a) => named.has(a.name.toLowerCase()))
 }

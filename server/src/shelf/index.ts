@@ -1,4 +1,4 @@
-export { activesOf, createAround } from './circumstances.ts'
+export { createAround } from './circumstances.ts'
 export { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './entities.ts'
 export { readLabelFile, readSent } from './files.ts'
 export { importLabels } from './labelsFile.ts'

@@ -33,8 +33,6 @@ const { candidates, chosen, choose, time, pace, sprayer } = outing
 const windows = useWindows(outing)
 const { answer, hours, outcome, wishes } = windows
 const said = useOutingAnswer(outing, windows)
-/** These are its days: before, no window is offered. */
-const isNow = computed(() => !['outing.answer.later', 'outing.answer.working'].includes(said.code))
 const looked = ref<number>()
 
 const options = computed(() => candidates.value.map((c) => ({ value: c.id, label: c.name })))
@@ -73,10 +71,10 @@ const bench = () =>
       <Button v-else :label="say('outing.toShelf')" @click="router.push({ name: 'shelf' })" />
     </template>
     <template v-if="answer">
-      <HoursPicture v-model="looked" :answer="isNow ? answer : { ...answer, best: [] }" />
+      <HoursPicture v-model="looked" :answer="answer" />
       <p class="quiet small">{{ say('outing.legend') }}</p>
       <HourDetail v-if="looked !== undefined && answer.hours[looked]" :hour="answer.hours[looked]!" />
-      <template v-if="isNow && answer.best.length">
+      <template v-if="answer.best.length">
         <h2 class="part">{{ say('outing.bestWindows', { count: answer.best.length }) }}</h2>
         <BestWindows :answer="answer" :after-of="windows.afterOf" @hold="hold" />
       </template>

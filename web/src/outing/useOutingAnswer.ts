@@ -37,8 +37,9 @@ export function useOutingAnswer(
       return { code: 'outing.answer.later', params: { label, day } }
     const [best] = answer.value.best
     if (!best) {
-      const most = commonest(answer.value.hours)
-      const days = new Set(answer.value.hours.map((h) => h.day)).size
+      const asked = answer.value.hours.filter((h) => !day || h.day >= day)
+      const most = commonest(asked)
+      const days = new Set(asked.map((h) => h.day)).size
       const why = most ? say(`shut.${most}.short`) : say('outing.short')
       return { code: 'outing.answer.noWindow', params: { label, days, why } }
     }

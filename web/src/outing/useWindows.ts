@@ -18,8 +18,9 @@ export function useWindows(
   {
     pass,
     against,
+    chosen,
   }: Pick<ReturnType<typeof useOutingPass>, 'pass'> &
-    Partial<Pick<ReturnType<typeof useOutingPass>, 'against'>>,
+    Partial<Pick<ReturnType<typeof useOutingPass>, 'against' | 'chosen'>>,
   /** Looks only at what others have fetched. */
   { patient = false } = {},
 ) {
@@ -82,10 +83,15 @@ export function useWindows(
           occupied: occupied.value,
           noTime: yard.value.seasonWishes?.busy ?? [],
           against: against?.value ?? [],
+          ...(chosen?.value?.day && { meantFor: chosen.value.day }),
         })
       : undefined,
   )
-  const answer = computed(() => (outcome.value?.ok ? outcome.value.value : undefined))
+  const answer = computed(() => {
+    if (!outcome.value?.ok) return undefined
+    // Before it is known when, nothing is offered.
+    return chosen?.value?.isPending ? { ...outcome.value.value, best: [] } : outcome.value.value
+  })
   /** What follows a pass that ends with an hour. */
   const afterOf = (ends: number) =>
     answer.value && pass.value && placeAfter(pass.value.labels, answer.value.limits, answer.value.hours, ends)

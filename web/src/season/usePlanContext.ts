@@ -12,7 +12,7 @@ import {
 } from '@jardinero/core/season'
 import { groundOf, seasonOf, type Trend } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
-import type { LabelRules } from '@jardinero/core/shelf'
+import { activesNamed } from '@jardinero/core/shelf'
 import { usePlants } from '../scout/index.ts'
 import { useCircumstances, useShelf } from '../shelf/index.ts'
 import { useSoil, useWatchedWeeds } from '../soil/index.ts'
@@ -52,11 +52,6 @@ export function usePlanContext() {
     const { situation: who, hemisphere, sprouts } = around(zones.value)
     return { situation: who, hemisphere, sprouts }
   }
-  /** What the almanac knows of what the labels name: a question to the worker carries no more than it needs. */
-  const activesNamed = (labels: { rules: LabelRules }[]) => {
-    const named = new Set(labels.flatMap((l) => l.rules.actives.map((a) => a.name.trim().toLowerCase())))
-    return shelf.almanac.actives.filter((a) => named.has(a.name.toLowerCase()))
-  }
   const context = computed<PlanContext>(() => ({
     today: planDay.value,
     zones: zones.value.map(({ id, name, turf, state, turfCheck }) => ({
@@ -77,7 +72,10 @@ export function usePlanContext() {
     labels: account.state.labels.map(({ id, rules }) => ({ id, rules })),
     barriers: account.almanac.barriers,
     wishes: wishes.value,
-    actives: activesNamed(account.state.labels),
+    actives: activesNamed(
+      shelf.almanac.actives,
+      account.state.labels.map((l) => l.rules),
+    ),
     around: aroundYard(),
   }))
   /** Labels of the shelf that make a barrier on some of this lawn. */

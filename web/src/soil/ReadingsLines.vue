@@ -4,7 +4,7 @@ import { computed } from 'vue'
 import type { PlaceId } from '@jardinero/core/quantity'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
-import type { chartScales, placeLines } from './chart.ts'
+import { keepApart, type chartScales, type placeLines } from './chart.ts'
 
 /** Each place's readings as dots, their five-day means as a line with its name at the end. */
 const props = defineProps<{
@@ -20,21 +20,15 @@ const meanPath = computed(() =>
     (p) => props.scales.y(p.temperatureC),
   ),
 )
-/** Names at the ends of the lines, moved apart where they would touch. */
-const names = computed(() => {
-  const ends = props.lines
-    .flatMap((l) =>
-      l.means.length
-        ? [{ l, y: props.scales.y(l.means.at(-1)!.temperatureC), x: props.scales.x(l.means.at(-1)!.at) }]
-        : [],
-    )
-    .sort((a, b) => a.y - b.y)
-  let last = -Infinity
-  return ends.map((e) => {
-    last = Math.max(e.y, last + 14)
-    return { ...e, y: last }
-  })
-})
+const names = computed(() =>
+  keepApart(
+    props.lines.flatMap((l) => {
+      const end = l.means.at(-1)
+      return end ? [{ l, y: props.scales.y(end.temperatureC), x: props.scales.x(end.at) }] : []
+    }),
+    14,
+  ),
+)
 </script>
 
 <template>

@@ -59,7 +59,7 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
         v-for="n in names"
         :key="n.place.id"
         :x="width - right - 4"
-        :y="n.at - 5"
+        :y="n.y - 5"
         class="name"
         :class="kindOf(n.place.kind)"
       >

@@ -14,6 +14,17 @@ export const side = { left: 54, right: 10 } as const
 
 const dateOf = (day: Day, hour = 0) => new Date(Date.parse(`${day}T00:00:00Z`) + hour * 3_600_000)
 
+/** Names at the ends of lines, from the top down, moved apart where they would touch. @param least px between two */
+export function keepApart<T extends { y: number }>(ends: T[], least: number): T[] {
+  let last = -Infinity
+  return ends
+    .toSorted((a, b) => a.y - b.y)
+    .map((end) => {
+      last = Math.max(end.y, last + least)
+      return { ...end, y: last }
+    })
+}
+
 /** A place on the chart: its readings as dots, its five-day mean as a line. */
 export interface PlaceLine {
   place: ProbedPlace

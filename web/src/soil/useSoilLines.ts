@@ -6,7 +6,7 @@ import type { SoilAnswer } from '@jardinero/core/soil'
 import { useSession } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { aheadPoints, observedPoints, type SoilPoint } from './ahead.ts'
-import { side, temperatureTicks } from './chart.ts'
+import { keepApart, side, temperatureTicks } from './chart.ts'
 
 /** What the soil's lines show: the answer, the readings set aside, and how many days ahead are forecast. */
 export interface SoilLinesShown {
@@ -109,17 +109,15 @@ export function useSoilLines(props: SoilLinesShown, width: Ref<number>, height: 
         out: props.setAside.includes(r.id),
       })),
   )
-  /** Each place's name at the end of its line, moved apart where they would touch. */
-  const names = computed(() => {
-    let last = -Infinity
-    return lines.value
-      .flatMap(({ place, past, ahead }) => {
-        const end = ahead.at(-1)
-        const at = end ? y.value(end.p50C) : past.length ? y.value(past.at(-1)!.temperatureC) : undefined
-        return at === undefined ? [] : [{ place, at }]
-      })
-      .toSorted((a, b) => a.at - b.at)
-      .map((n) => ({ ...n, at: (last = Math.max(n.at, last + 13)) }))
-  })
+  /** Each place's name at the end of its line. */
+  const names = computed(() =>
+    keepApart(
+      lines.value.flatMap(({ place, past, ahead }) => {
+        const endC = ahead.at(-1)?.p50C ?? past.at(-1)?.temperatureC
+        return endC === undefined ? [] : [{ place, y: y.value(endC) }]
+      }),
+      13,
+    ),
+  )
   return { names, today, shown, x, y, ticks, weeks, thresholds, at, drawn, dots }
 }

@@ -34,8 +34,8 @@ const toldOnce = (all: Objection[]): Objection[] =>
 const asCaution = ({ code, params }: Objection): Caution => ({ code, params })
 
 /**
- * Whether a product may go down on a piece of ground on a day: the one place where that is judged. Shelf, Season, Bench, Outing,
- * the record and the open calculators ask it and nothing else. What is no herbicide is held against its label alone.
+ * Whether a product may go down on a piece of ground on a day: the one place where that is judged. Shelf, Season, Bench, Outing
+ * and the open calculators ask it and nothing else. What is no herbicide is held against its label alone.
  */
 export function judgeApplication(
   application: Application,
@@ -63,10 +63,9 @@ export function judgeApplication(
   const refusals = against.filter((o) => !overridden.includes(o))
   const cautions = [
     ...all.filter((o) => o.kind === 'minds').map(asCaution),
-    ...overridden.map((o): Caution => ({
-      code: 'overridden',
-      params: { against: o.code, reason: circumstances.override!.trim() },
-    })),
+    ...(overridden.length
+      ? [{ code: 'overridden', params: { reason: circumstances.override!.trim() } }]
+      : []),
   ]
   const opens = firstOpenDay(application.rules, known, circumstances.outlook ?? [], day)
   const weatherOnly = refusals.length > 0 && refusals.every((o) => o.source === 'weather')

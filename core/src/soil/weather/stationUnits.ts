@@ -2,11 +2,11 @@ import type { StationColumn, StationMapping } from './station.ts'
 
 type Units = Pick<StationMapping, 'temperatureUnit' | 'rainUnit' | 'windUnit' | 'solarUnit'>
 
-/** No air is warmer than this, °C: what is more is °F. */
+/** Hardly any station has seen more, °C: what is over it is °F. Estimate. */
 const hottestC = 50
-/** Between a day's low and high lie some 11 °C, or 20 °F: over this mean it is °F. */
+/** Between a day's low and high lie some 11 °C, or 20 °F: over this mean it is °F. Estimate. */
 const swingC = 15
-/** A wet day brings some 7 mm, or 0.3 in: under this mean of wet days it is inches. */
+/** A wet day brings some 7 mm, or 0.3 in: under this mean of wet days it is inches. Estimate. */
 const wetDay = 1.3
 
 const numbersOf = (rows: string[][], index: number | undefined): number[] =>

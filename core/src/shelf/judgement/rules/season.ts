@@ -1,20 +1,7 @@
-import { yearOf, type Day } from '../../../quantity/index.ts'
-import type { Hemisphere } from '../../../yard/index.ts'
+import { yearOf } from '../../../quantity/index.ts'
+import { isCooling } from '../../../soil/index.ts'
 import type { Rule } from '../application.ts'
 import { remedy, stops } from '../objection.ts'
-
-/** The part of the year, month and day, in which soil cools: from midsummer to midwinter. */
-const cools: Record<Hemisphere, readonly [from: string, to: string]> = {
-  northern: ['07-16', '12-31'],
-  southern: ['01-16', '06-30'],
-}
-
-/** Whether the soil of a hemisphere cools on a day of the year. */
-function isCooling(day: Day, hemisphere: Hemisphere): boolean {
-  const [from, to] = cools[hemisphere]
-  const onDay = day.slice(5)
-  return onDay >= from && onDay <= to
-}
 
 /**
  * A falling soil never opens a spring window: a barrier goes down while the soil cools only against weeds that sprout then. What
