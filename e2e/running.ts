@@ -139,8 +139,11 @@ export async function putDemoBack(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
 }
 
-/** Picks from one of our choice fields. */
+/** Picks from one of our choice fields; opened again where an answer that came just then moved the page, and shut it. */
 export async function choose(page: Page, label: string | RegExp, option: string | RegExp): Promise<void> {
-  await page.getByRole('combobox', { name: label }).click()
-  await page.getByRole('option', { name: option }).click()
+  const choice = page.getByRole('option', { name: option })
+  await expect(async () => {
+    if (!(await choice.isVisible())) await page.getByRole('combobox', { name: label }).click()
+    await choice.click({ timeout: 3000 })
+  }).toPass({ timeout: 30_000 })
 }

@@ -125,6 +125,7 @@ function timingItem({ timing, untreatedZones, hasPlan, isSoilPending }: TodaySta
   const lead = timing.places.find((p) => p.place.id === watched)
   const params: Params = {
     zones,
+    known: Boolean(lead?.fiveDayMean),
     ...(lead?.fiveDayMean && {
       place: lead.place.name,
       mean: { value: lead.fiveDayMean.value, unit: 'degC' },

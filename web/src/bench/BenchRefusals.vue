@@ -25,10 +25,11 @@ const asked = computed(() =>
   props.bench.ground.chosenZones.value.filter((z) => asks.value.some((r) => r.params['zone'] === z.name)),
 )
 const { choices } = props.bench
-/** All of it is advice: no label, no law, no size stands against it. */
+/** All of it is advice: no label, no law, no size stands against it, and no question that can be answered. */
 const isAdvice = computed(
   () =>
     props.refusals.length > 0 &&
+    !asks.value.length &&
     props.refusals.every((r) => r.source && r.source !== 'label' && r.source !== 'law'),
 )
 const reason = computed({

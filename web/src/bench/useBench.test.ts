@@ -1,9 +1,10 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { nextTick } from 'vue'
+import { nextTick, ref } from 'vue'
 import { atHome, homeState, record, rules } from '../../test/home.ts'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
+import { useTankChoices } from './useTankChoices.ts'
 
 afterEach(() => void vi.unstubAllGlobals())
 
@@ -113,6 +114,14 @@ describe('a tank that is handed over', () => {
     b.choices.value.labelIds = ['o']
     await nextTick()
     expect(use(useBench).goods.products.value.map((l) => l.id)).toEqual(['o'])
+  })
+
+  it('is taken again for another yard, by the same address', async () => {
+    const { b, use } = await benchAt({ state: both, path: '/bench?label=l,o' })
+    b.startWith(['o'])
+    await nextTick()
+    const other = use(() => useTankChoices(ref('another yard'), ref('2026-02-28')))
+    expect(other.choices.value.labelIds).toEqual(['l', 'o'])
   })
 })
 

@@ -85,7 +85,8 @@ export function useTankChoices(yardId: Ref<string>, day: Ref<Day>) {
     { immediate: true },
   )
   const sent = handedOver(route.query)
-  const from = JSON.stringify(sent)
+  // The same tank for another yard is another one.
+  const from = JSON.stringify([yardId.value, sent])
   if (sent && choices.value.from !== from) {
     const { calibrationId: _, ...empty } = emptied(choices.value)
     const { labelIds, zoneIds, doses } = sent

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { describe, expect, it } from 'vitest'
 import { atHome, reading, record } from '../../test/home.ts'
+import { giveAnswer, homeAnswer } from '../../test/soilAnswer.ts'
 import TodayPage from './TodayPage.vue'
 import { useToday } from './useToday.ts'
 
@@ -20,6 +21,17 @@ describe('today, from what is known', () => {
     expect(await codes({ readings: warm(51) })).toEqual(['passNow'])
     expect(await codes({ readings: warm(44) })).toEqual(['passWait'])
     expect(await codes({ readings: warm(57) })).toEqual(['passLateAtEdge'])
+  })
+  it('says when without a probe reading too, each thing in words', async () => {
+    const { show, settle } = await atHome({})
+    giveAnswer(homeAnswer())
+    const page = show(TodayPage)
+    await settle()
+    const rows = page.findAll('li')
+    expect(rows.length).toBeGreaterThan(1)
+    for (const row of rows) for (const part of row.findAll('span')) expect(part.text()).not.toBe('')
+    expect(page.text()).toContain('No probe has been read here yet: by the weather alone.')
+    page.unmount()
   })
   it('asks for what is missing, the reading at the edge first', async () => {
     expect(await codes({})).toEqual(['firstReading'])
