@@ -132,6 +132,7 @@ const webDoors = {
 /** Rooms of the server, each entered by its door. What every room stands on, platform/, has none: its files are doors of their own. */
 const serverRooms = [
   'account',
+  'answer',
   'bench',
   'ledger',
   'outing',

@@ -25,6 +25,8 @@ export default defineConfig({
         taskWorker: join(import.meta.dirname, 'src/work/taskWorker.ts'),
         operator: join(import.meta.dirname, 'src/operator.ts'),
         prepare: join(import.meta.dirname, 'src/prepare.ts'),
+        simulateThread: join(import.meta.dirname, 'src/answer/simulateThread.ts'),
+        answerThread: join(import.meta.dirname, 'src/answer/answerThread.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },
       output: { entryFileNames: '[name].js' },

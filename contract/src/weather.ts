@@ -43,8 +43,10 @@ export interface YardWeather {
   hours: ForecastHour[]
   /** What the yard's own station has given, if it has. */
   own: OwnStation | null
-  /** The service did not answer: the own station is all there is. */
+  /** The service does not answer: this is what it said last, or the own station is all there is. */
   serviceAway: boolean
+  /** When the service said so; nothing without it. */
+  askedAt: string | null
 }
 
 /** What there is of a yard's own station. */

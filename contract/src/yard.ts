@@ -36,6 +36,8 @@ export interface Yard extends Row<'yard'> {
   shelfSituation?: ShelfSituation | null
   /** Hours, mowing and limits of one's own, where anything was said. */
   outingWishes?: OutingWishes | null
+  /** Codes of weeds that are watched here though none was found. */
+  watchedWeeds?: string[] | null
   /** Whose yard it is, for a firm. */
   client?: string | null
 }
@@ -99,6 +101,7 @@ export const yard = rowShapes<Yard>({
   seasonWishes: seasonWishes.allow(null),
   shelfSituation: shelfSituation.allow(null),
   outingWishes: outingWishes.allow(null),
+  watchedWeeds: list(Joi.string().max(60), 40).allow(null),
   client: Joi.string().trim().max(120).allow('', null),
 })
 

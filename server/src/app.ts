@@ -1,3 +1,4 @@
+import compress from '@fastify/compress'
 import swagger from '@fastify/swagger'
 import swaggerUi from '@fastify/swagger-ui'
 import Fastify, { type FastifyInstance } from 'fastify'
@@ -5,6 +6,7 @@ import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
 import { createQuota } from './platform/quota.ts'
 import { accountRoutes } from './account/index.ts'
+import { answerRoutes } from './answer/index.ts'
 import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
 import { ledgerRoutes } from './ledger/index.ts'
@@ -31,7 +33,7 @@ import { quantityRoutes } from './quantity/index.ts'
 import { scoutRoutes } from './scout/index.ts'
 import { seasonRoutes } from './season/index.ts'
 import { shelfRoutes } from './shelf/index.ts'
-import { soilRoutes } from './soil/index.ts'
+import { createStations, soilRoutes } from './soil/index.ts'
 import { stateRoutes } from './state/index.ts'
 import { yardRoutes } from './yard/index.ts'
 
@@ -108,6 +110,9 @@ export async function buildApp({
   )
 
   await registerSecurity(app, database, config)
+  // What is large and only read; nothing that carries a secret is made smaller by what stands beside it.
+  await app.register(compress, { global: false, threshold: 2048 })
+  const stations = createStations(database, config.weatherUrl)
   const quota = createQuota(config.quota)
   registerSignedIn(app, { database, quota, ...(allows && { allows }) })
   await registerDocs(app)
@@ -118,7 +123,7 @@ export async function buildApp({
     quantityRoutes(rooms)
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
-    soilRoutes(rooms, clock, config)
+    soilRoutes(rooms, clock, { stations, probeUrl: config.probeUrl })
     seasonRoutes(rooms, { database, clock, wordsFor })
     shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
@@ -126,6 +131,7 @@ export async function buildApp({
     pushRoutes(rooms, config.push?.publicKey ?? null)
     ledgerRoutes(rooms, { clock, wordsFor, makeSpread })
     stateRoutes(rooms)
+    answerRoutes(rooms, { database, clock, stations })
     accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })
     rooms.get(
       '/api/health',

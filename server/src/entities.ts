@@ -7,6 +7,7 @@ import {
   sessionEntity,
   signInQueueEntity,
 } from './platform/accountEntities.ts'
+import { answerEntity, answerProgressEntity, runEntity } from './answer/index.ts'
 import {
   calibrationEntity,
   mixEntity,
@@ -27,6 +28,7 @@ import {
   stationDayEntity,
   typicalYearEntity,
   waterEntity,
+  weatherEntity,
 } from './soil/index.ts'
 import { ledgerReleaseEntity, setAsideEntity, taskEntity } from './tasks/index.ts'
 import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/index.ts'
@@ -75,4 +77,8 @@ export const entities = [
   taskEntity,
   setAsideEntity,
   ledgerReleaseEntity,
+  answerEntity,
+  answerProgressEntity,
+  runEntity,
+  weatherEntity,
 ]

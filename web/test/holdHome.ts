@@ -1,9 +1,23 @@
+import type { KeptAnswer } from '@jardinero/contract/answer'
 import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord } from '@jardinero/contract/ledger'
 import type { TakenByLabel } from '@jardinero/contract/shelf'
 import type { Reading } from '@jardinero/contract/soil'
 import { almanac, plantAlmanac, sprouts } from '@jardinero/almanac'
 import { emptyYear, keys, useHeld } from '../src/state/index.ts'
+
+/** A server that has no answer and makes none. */
+export const noAnswer = (yardId: string): KeptAnswer => ({
+  yardId,
+  asked: '',
+  isCurrent: true,
+  stuck: null,
+  restsOn: null,
+  day: null,
+  madeAt: null,
+  progress: null,
+  answer: null,
+})
 
 const yearKey = (row: object): number => {
   const { day, foundOn, takenAt, appliedAt, startedAt } = row as Record<string, string | undefined>
@@ -55,6 +69,8 @@ export function holdHome(
   const mine = zones.filter((z) => z.yardId === yard?.id)
   const ofYard = { yard, zones: mine, sections, places, sprinklers, marks, plans, history }
   client.setQueryData(keys.yardState('i', yard?.id ?? ''), ofYard)
+  // Nothing is kept at a server: what is asked is worked out here.
+  client.setQueryData(keys.answer('i', yard?.id ?? ''), noAnswer(yard?.id ?? ''))
   const thisYear = Number((account.demoDay ?? new Date().toISOString()).slice(0, 4))
   for (const year of [thisYear - 2, thisYear - 1, thisYear, thisYear + 1]) {
     const inYear = <T extends object>(rows: T[]) => rows.filter((r) => yearKey(r) === year)

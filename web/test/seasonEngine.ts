@@ -1,5 +1,5 @@
 import { computeSoilOutlook, type Weed } from '@jardinero/core/soil'
-import { createSeasonAnswers } from '../src/workers/seasonAnswers.ts'
+import { createSeasonAnswers } from '@jardinero/core/season'
 import type { SoilEngine } from '../src/soil/soilEngine.ts'
 import { useSoil } from '../src/soil/soilStore.ts'
 import { giveAnswer, homeSimulation } from './soilAnswer.ts'
@@ -31,5 +31,6 @@ export function standEngine(weeds: Weed[] = [crabgrass]): void {
     season: (about) => Promise.resolve(answers.answer(held, structuredClone(about))),
     forSearch: (about) => Promise.resolve(answers.forSearch(held, structuredClone(about))),
   } as Partial<SoilEngine> as SoilEngine
+  useSoil().hasRuns = true
   giveAnswer(outlook.answer)
 }

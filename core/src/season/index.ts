@@ -1,3 +1,10 @@
+export {
+  createSeasonAnswers,
+  type SearchSeason,
+  type SeasonAnswer,
+  type SeasonHeld,
+  type SeasonQuestion,
+} from './answer.ts'
 export { targetClasses, type BarrierActive, type SeedlingKill, type TargetClass } from './barrier/active.ts'
 export { computeControlLength, type GroundDays } from './barrier/controlLength.ts'
 export type { Target } from './barrier/escape.ts'
@@ -5,6 +12,15 @@ export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barr
 export { targetOf } from './barrier/target.ts'
 export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
 export { fieldFrom } from './field/span.ts'
+export {
+  barrierLabels,
+  buildPlanContext,
+  halfAt,
+  stoppableWeeds,
+  targetsOf,
+  type PlanFacts,
+} from './context.ts'
+export { nextOfPlan, nextProposed, type NextAnswer, type NextApplication, type NextFacts } from './next.ts'
 export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement.ts'
 export type { Reason } from './judge/reason.ts'
 export {

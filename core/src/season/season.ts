@@ -197,17 +197,23 @@ function seedingCautions({ places }: Judgement, { context }: Season, marginDays 
 const isBreach = ({ code }: Caution): boolean =>
   ['seedingNotSafe', 'coredAfterPass', 'groundFrozen', 'groundFull', 'washingRain'].includes(code)
 
-/** Holds one programme against its limits, and judges it on every member. */
-export function judgeProgramme(season: Season, programme: Programme, notes: Caution[] = []): JudgedProgramme {
+/** What comes through a programme, and how long it holds, on every member. */
+function judgeBarrier(season: Season, programme: Programme): Judgement {
   const { field, context, ruleDays } = season
-  const passes = programme.passes.map((pass) => passDaysOf(pass, season))
   const weeds = weedsToStop(season)
   const planned = programme.passes.map((pass) => fieldPassOf(pass, context, field, ruleDays))
   const runs = judgePasses(field, [...madePasses(context, field), ...planned], weeds, {
     disturbs: disturbsOf(context, field),
   })
   const actives = planned.flatMap((p) => p.doses.map((d) => d.active))
-  const judgement = computeJudgement(runs, field, { weeds, actives })
+  return computeJudgement(runs, field, { weeds, actives })
+}
+
+/** Holds one programme against its limits, and judges it on every member. */
+export function judgeProgramme(season: Season, programme: Programme, notes: Caution[] = []): JudgedProgramme {
+  const { field, context } = season
+  const passes = programme.passes.map((pass) => passDaysOf(pass, season))
+  const judgement = judgeBarrier(season, programme)
   const dayById = new Map(passes.map((p) => [p.id, p.day]))
   const annual = computeAnnualShare(programme, passes, context)
   const inField = passes.flatMap((p) => (p.day ? [daysBetween(field.today, p.day) - field.from] : []))
@@ -264,7 +270,7 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = season
   const inTime = (share: number): boolean => {
     const { programme } = make(share)
     if (!programme.passes.length) return true
-    return !seedingCautions(judgeProgramme(probe, programme).judgement, probe, seedMargin).length
+    return !seedingCautions(judgeBarrier(probe, programme), probe, seedMargin).length
   }
   const sown = season.context.wishes.seeding.length > 0
   const share = sown ? (shares.find(inTime) ?? 1) : 1
@@ -272,8 +278,15 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = season
   return { school: choice.school, ...judgeProgramme(season, programme, notes) }
 }
 
+/** A season at the places that are to be sown: a rate for seed is chosen there. */
+const toBeSown = (season: Season): Season => {
+  const sown = new Set(season.context.wishes.seeding.map((s) => s.zoneId))
+  const places = season.field.places.filter((p) => sown.has(p.zoneId))
+  return { ...season, field: { ...season.field, places } }
+}
+
 /** Every school on this lawn and its weather, best first. */
 export function compareSchools(season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] {
-  const probe = thinSeason(season, Math.max(1, Math.floor(season.field.members / probed)))
+  const probe = toBeSown(thinSeason(season, Math.max(1, Math.floor(season.field.members / probed))))
   return orderJudged(timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school }, probe)))
 }

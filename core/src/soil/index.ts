@@ -97,3 +97,6 @@ export {
 } from './weather/water.ts'
 export { joinWeather, type WeatherOrigin, type YardDay } from './weather/ownStation.ts'
 export { computeSettling, parseProbeLine, type ProbeSample, type Settling } from './probe.ts'
+export { buildSoilQuestion, soilMembers, type SoilFacts, type SoilQuestion } from './question.ts'
+export { foundPlants, mostWatched, watchedCodes, watchedWeeds, type WatchedFacts } from './watched.ts'
+export { joinKept, joinPieces, splitPieces, splitRuns, type KeptRuns } from './simulate/kept.ts'

@@ -1,3 +1,4 @@
+import { solarHour } from './solarHour.ts'
 import { describe, expect, it, test } from 'vitest'
 import { addDays, convert } from '../quantity/index.ts'
 import {
@@ -187,4 +188,12 @@ it('soil cools from past midsummer to midwinter, on either side of the equator',
     true,
     false,
   ])
+})
+
+describe('the hour by the sun', () => {
+  it('is the clock’s without zone and summer time', () => {
+    expect(solarHour('2026-02-28T17:00:00Z', -75)).toBe(12)
+    expect(solarHour('2026-07-01T02:30:00Z', -84)).toBeCloseTo(20.9, 5)
+    expect(solarHour('2026-07-01T20:00:00Z', 150)).toBe(6)
+  })
 })

@@ -1,4 +1,4 @@
-export { computeToday, type PlannedPass, type TodayItem, type TodayRoom, type TodayState } from './today.ts'
+export { computeToday, type TodayItem, type TodayRoom, type TodayState } from './today.ts'
 export {
   computeBarriersDue,
   computeJudgeDue,

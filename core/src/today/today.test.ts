@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { computeAfterPass, computeRecordedRate, passOfRecord, readAmended } from '../ledger/index.ts'
+import type { NextAnswer, NextApplication } from '../season/index.ts'
 import { computeToday, type TodayState } from './index.ts'
 
 const nothing: TodayState = {
@@ -21,15 +22,34 @@ const nothing: TodayState = {
 
 describe('today', () => {
   it('is empty when nothing waits', () => expect(computeToday(nothing)).toEqual([]))
-  it('asks for a plan once the window is near, and for none where there is one', () => {
+  it('waits for the soil where nothing is planned or proposed', () => {
     const timing = { verdict: 'wait', window: { from: '2026-03-20', to: '2026-04-02' }, places: [] } as never
-    expect(computeToday({ ...nothing, timing }).map((i) => i.code)).toEqual(['takePlan', 'passWait'])
+    expect(computeToday({ ...nothing, timing }).map((i) => i.code)).toEqual(['passWait'])
     expect(computeToday({ ...nothing, timing, hasPlan: true })).toEqual([])
     // No date that the soil, being worked out, would change.
     const pending = computeToday({ ...nothing, timing, isSoilPending: true })
     expect(pending).toEqual([{ code: 'passWorking', room: 'soil', params: { zones: 'Front' }, loss: 0.3 }])
   })
-  it.each<[string, Partial<NonNullable<TodayState['plannedPass']>>, string]>([
+  const pass: NextApplication = {
+    kind: 'planned',
+    labelId: 'l',
+    label: 'X',
+    zoneIds: ['f'],
+    zones: ['Front'],
+    rate: { value: 0.4, unit: 'oz/1000ft2' },
+    byRule: true,
+  }
+  it.each<[string, NextAnswer, string[]]>([
+    ['is told with its day', { ...pass, kind: 'proposed', day: '2026-03-20' }, ['proposed']],
+    ['is due', { ...pass, kind: 'proposed', day: '2026-03-02' }, ['proposedDue']],
+    ['is none, too late', { kind: 'none', why: 'tooLate', escaped: 0.8 }, ['tooLate']],
+    ['is none that keeps the limits', { kind: 'none', why: 'limits' }, ['limits']],
+  ])('what is proposed %s, and no school says otherwise beside it', (_, next, codes) => {
+    const timing = { verdict: 'go', window: { from: '2026-02-20', to: '2026-03-02' }, places: [] } as never
+    expect(computeToday({ ...nothing, timing, next }).map((i) => i.code)).toEqual(codes)
+    expect(computeToday({ ...nothing, timing, next, untreatedZones: [] })).toEqual([])
+  })
+  it.each<[string, Partial<NextApplication>, string]>([
     ['waits for its day', { day: '2026-03-20', was: '2026-03-19' }, 'planWait'],
     ['is due', { day: '2026-03-01' }, 'passDue'],
     ['is overdue', { day: '2026-02-20' }, 'passDue'],
@@ -40,15 +60,8 @@ describe('today', () => {
       { day: '2026-03-25', byRule: false, escaped: 0.2, escapedThen: 0.1 },
       'planWorse',
     ],
-  ])('the pass of a plan %s', (_, pass, code) => {
-    const plannedPass = {
-      label: 'X',
-      zones: ['Front'],
-      rate: { value: 0.4, unit: 'oz/1000ft2' as const },
-      byRule: true,
-      ...pass,
-    }
-    const [item] = computeToday({ ...nothing, hasPlan: true, plannedPass })
+  ])('the pass of a plan %s', (_, more, code) => {
+    const [item] = computeToday({ ...nothing, hasPlan: true, next: { ...pass, ...more } })
     expect(item).toMatchObject({ code, params: { label: 'X', zones: 'Front' } })
   })
   it('puts what is lost first on top, five at most', () => {

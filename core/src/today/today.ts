@@ -1,4 +1,5 @@
-import { daysBetween, type Day, type Params, type Quantity } from '../quantity/index.ts'
+import { daysBetween, type Day, type Params } from '../quantity/index.ts'
+import type { NextAnswer, NextApplication } from '../season/index.ts'
 import type { Timing, Trend } from '../soil/index.ts'
 
 /** The room where a thing on today's list is done. */
@@ -11,20 +12,6 @@ export interface TodayItem {
   params: Params
   /** What is lost by waiting, 0–1; the list is in this order. Judgement of the trade, not a measure. */
   loss: number
-}
-
-/** The next pass of a plan that was taken, as it stands now and as it stood then. */
-export interface PlannedPass {
-  label: string
-  zones: string[]
-  rate: Quantity
-  /** Its day by the weather of today; nothing where its rule does not come to it. */
-  day?: Day
-  was?: Day
-  byRule: boolean
-  /** What the whole plan lets through, now and when it was taken. */
-  escaped?: number
-  escapedThen?: number
 }
 
 /** What today's list looks at. */
@@ -47,10 +34,10 @@ export interface TodayState {
   untreatedZones: string[]
   /** Marks whose day has come: a barrier against a plant that was found. */
   barriersDue: { zone: string; plant: string; germinates: Day; days: number }[]
-  /** The half of the year at hand, and the next pass of its plan; nothing where all are down. */
+  /** The half of the year at hand, and the next application: of its plan, nothing where all are down; else proposed. */
   half: Trend
   hasPlan: boolean
-  plannedPass?: PlannedPass
+  next?: NextAnswer
   /** The best window for what is mixed or planned, in words, and the hours until it opens; negative once it has. */
   window?: { label: string; when: string; inHours: number }
   /** A window that was kept free and is shut now, and by what, in words. */
@@ -74,22 +61,13 @@ const dueDays = 2
 /** Without a plan, one is asked for from so many days before the window opens. */
 const planAheadDays = 60
 
-function planItems(state: TodayState): TodayItem[] {
-  const { day, plannedPass, hasPlan, half, timing, untreatedZones } = state
-  if (!hasPlan) {
-    if (state.isSoilPending) return []
-    const opens = timing?.window && daysBetween(day, timing.window.from)
-    const near = opens !== undefined && opens <= planAheadDays && timing?.verdict === 'wait'
-    return near && untreatedZones.length
-      ? [{ code: 'takePlan', room: 'season', params: { half }, loss: 0.5 }]
-      : []
-  }
-  if (!plannedPass?.day) return []
-  const { label, zones, rate, was, byRule, escaped, escapedThen } = plannedPass
-  const params: Params = { label, zones: zones.join(', '), day: plannedPass.day, rate }
-  const until = daysBetween(day, plannedPass.day)
+function plannedItem(next: NextApplication, day: Day): TodayItem[] {
+  if (!next.day) return []
+  const { label, zones, rate, was, byRule, escaped, escapedThen } = next
+  const params: Params = { label, zones: zones.join(', '), day: next.day, rate }
+  const until = daysBetween(day, next.day)
   if (until <= dueDays) return [{ code: 'passDue', room: 'bench', params, loss: 0.9 }]
-  const moved = was ? daysBetween(was, plannedPass.day) : 0
+  const moved = was ? daysBetween(was, next.day) : 0
   if (byRule && Math.abs(moved) >= movedDays)
     return [
       {
@@ -115,9 +93,37 @@ function planItems(state: TodayState): TodayItem[] {
   return [{ code: 'planWait', room: 'season', params, loss: 0.3 }]
 }
 
-function timingItem({ timing, untreatedZones, hasPlan, isSoilPending }: TodayState): TodayItem[] {
-  // A plan that was taken says when; the school does where there is none.
-  if (hasPlan || !timing || !untreatedZones.length) return []
+function proposedItem(next: NextApplication, { day, half }: TodayState): TodayItem[] {
+  if (!next.day) return []
+  const { label, zones, rate, school } = next
+  const params: Params = {
+    label,
+    zones: zones.join(', '),
+    day: next.day,
+    rate,
+    school: school ?? '',
+    half,
+  }
+  const until = daysBetween(day, next.day)
+  if (until <= dueDays) return [{ code: 'proposedDue', room: 'season', params, loss: 0.9 }]
+  return [{ code: 'proposed', room: 'season', params, loss: until <= planAheadDays ? 0.5 : 0.3 }]
+}
+
+/** The next application, as it is planned or proposed; or that there is none. */
+function nextItems(state: TodayState): TodayItem[] {
+  const { next, day, hasPlan, timing, untreatedZones } = state
+  if (!next || (!hasPlan && (!untreatedZones.length || timing?.verdict === 'offSeason'))) return []
+  if (next.kind !== 'none')
+    return next.kind === 'planned' ? plannedItem(next, day) : proposedItem(next, state)
+  const params: Params = {
+    ...(next.escaped !== undefined && { escaped: { value: next.escaped, unit: 'ratio' } }),
+  }
+  return [{ code: next.why, room: 'season', params, loss: 0.6 }]
+}
+
+function timingItem({ timing, untreatedZones, hasPlan, next, isSoilPending }: TodayState): TodayItem[] {
+  // What is planned or proposed says when; the school does where there is neither.
+  if (hasPlan || next || !timing || !untreatedZones.length) return []
   const zones = untreatedZones.join(', ')
   if (isSoilPending && timing.verdict !== 'offSeason')
     return [{ code: 'passWorking', room: 'soil', params: { zones }, loss: 0.3 }]
@@ -219,7 +225,7 @@ export function computeToday(state: TodayState): TodayItem[] {
     ...barriers,
     ...outingItems(state),
     ...timingItem(state),
-    ...planItems(state),
+    ...nextItems(state),
     ...readingItems(state),
     ...readyItems(state),
   ]

@@ -215,3 +215,14 @@ export async function passesOnZone(scope: AccountScope, zone: Zone): Promise<Pas
   const records = await findRecords(scope, { zoneId: zone.id })
   return records.map((r) => passOfRecord({ ...r, day: dayIn(r.appliedAt, timeZone) }))
 }
+
+/** Everything put down on the zones of a yard. */
+export async function passesOnYard(
+  scope: AccountScope,
+  yard: Yard,
+): Promise<{ zoneId: ZoneId; pass: Pass }[]> {
+  return (await findRecords(scope, { yardId: yard.id })).map((r) => ({
+    zoneId: r.zoneId,
+    pass: passOfRecord({ ...r, day: dayIn(r.appliedAt, yard.timeZone) }),
+  }))
+}

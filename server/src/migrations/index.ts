@@ -10,6 +10,7 @@ import { Safety1764000000009 } from './0009-safety.ts'
 import { Application1764000000010 } from './0010-application.ts'
 import { Tasks1764000000011 } from './0011-tasks.ts'
 import { Hopper1764000000012 } from './0012-hopper.ts'
+import { Answers1764000000013 } from './0013-answers.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -25,4 +26,5 @@ export const migrations = [
   Application1764000000010,
   Tasks1764000000011,
   Hopper1764000000012,
+  Answers1764000000013,
 ]

@@ -33,7 +33,7 @@ export async function rowsWhere<T extends { id: string }>(
   scope: AccountScope,
   entity: string,
   where: object = {},
-  order: object = { createdAt: 'ASC' },
+  order: object = { createdAt: 'ASC', id: 'ASC' },
 ): Promise<T[]> {
   return (await scope.find<T>(entity, where, { order })).map((row) => toWire<T>(row))
 }

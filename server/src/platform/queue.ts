@@ -6,8 +6,10 @@ export const bossSchema = 'pgboss'
 /** Work that an account asked for; what could not be done after all tries goes on to `given up`. */
 export const taskQueue = 'task'
 export const givenUpQueue = 'task-given-up'
+/** Yards whose answer is to be worked out. */
+export const answerQueue = 'answer'
 /** Rounds that come by themselves, and when: minute, hour, day, month, weekday, UTC. */
-export const rounds = { remind: '*/15 * * * *', sweep: '7 * * * *' } as const
+export const rounds = { remind: '*/15 * * * *', sweep: '7 * * * *', answers: '12 * * * *' } as const
 
 /** Tries of one piece of work, and how long the queue waits for one. */
 export const taskTries = 6
@@ -18,6 +20,9 @@ export const retrying = {
   expireInMinutes: 20,
   deadLetter: givenUpQueue,
 }
+
+/** An answer that could not be worked out is asked for again by whoever opens the yard. */
+export const retryingAnswer = { retryLimit: 2, retryDelay: 5, expireInMinutes: 10 }
 
 /** The queue, on connections that are there: whoever only sends leaves its upkeep and its clock to the workers. */
 export function createBoss(database: DataSource, works: boolean): PgBoss {
@@ -54,6 +59,7 @@ export async function prepareQueue(ownerUrl: string): Promise<void> {
   })
   boss.on('error', () => undefined)
   await boss.start()
-  for (const queue of [givenUpQueue, taskQueue, ...Object.keys(rounds)]) await boss.createQueue(queue)
+  for (const queue of [givenUpQueue, taskQueue, answerQueue, ...Object.keys(rounds)])
+    await boss.createQueue(queue)
   await boss.stop({ graceful: false })
 }

@@ -9,6 +9,7 @@ import { computeEvents, noWishes, type PlanContext } from '@jardinero/core/seaso
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
+import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { findRecords } from '../ledger/index.ts'
@@ -36,7 +37,7 @@ async function plannedDays(scope: AccountScope, yardId: YardId, context: PlanCon
 
 /** What a day of a yard holds, and what the next one begins with: told in the morning. */
 export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, clock: Clock) {
-  const context = await gatherContext(scope, yard, clock)
+  const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock))
   const planned = (await plannedDays(scope, yard.id, context)).map((p) => p.event)
   const { held } = yard.outingWishes ?? {}
   const window =
@@ -73,7 +74,7 @@ export async function planCalendar(
   clock: Clock,
 ): Promise<string> {
   const yard = await scope.get<Yard>('yard', yardId)
-  const context = await gatherContext(scope, yard, clock)
+  const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock))
   const calendar = ical({
     name: words.say('season.calendarName', { yard: yard.name }),
     prodId: {

@@ -1,3 +1,4 @@
 export { eventsOfDay, planCalendar } from './calendar.ts'
 export { feedEntity, planEntity } from './entities.ts'
 export { seasonRoutes } from './routes.ts'
+export { gatherContext, plansInForce } from './plans.ts'

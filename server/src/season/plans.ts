@@ -1,17 +1,16 @@
+import { In } from 'typeorm'
 import { computeFertiliser } from '@jardinero/core/bench'
 import { almanac, sprouts } from '@jardinero/almanac'
 import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import type { Refusal, YardId } from '@jardinero/core/quantity'
-import { checkProgramme, noWishes, passesOfPlan, type PlanContext } from '@jardinero/core/season'
-import { groundOf } from '@jardinero/core/soil'
-import { activesNamed, usualSituation } from '@jardinero/core/shelf'
-import { computeArea, hemisphereOf } from '@jardinero/core/yard'
+import type { Day, Refusal, YardId } from '@jardinero/core/quantity'
+import { buildPlanContext, checkProgramme, type PlanContext } from '@jardinero/core/season'
+import { computeArea } from '@jardinero/core/yard'
 import { accountToday } from '../platform/today.ts'
-import { passesOnZone } from '../ledger/index.ts'
+import { passesOnYard } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
-import { toWire } from '../platform/collection.ts'
+import { rowsWhere, toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
@@ -19,51 +18,30 @@ import type { AccountScope } from '../platform/scope.ts'
 export async function gatherContext(
   scope: AccountScope,
   yard: Yard,
-  clock: Clock,
+  today: Day,
   others: SeasonPlan[] = [],
 ): Promise<PlanContext> {
-  const zones = await scope.find<Zone>('zone', { yardId: yard.id })
-  const labels = await scope.find<Label>('label')
-  const today = await accountToday(scope, yard.timeZone, clock)
-  const planZones: PlanContext['zones'] = []
-  const places: PlanContext['places'] = []
-  for (const zone of zones) {
-    const area = computeArea(await scope.find<Section>('section', { zoneId: zone.id }))
-    const { id, name, turf, state } = zone
-    const areaSqFt = area.ok ? area.value.area.value : 0
-    const planned = others.flatMap((plan) => passesOfPlan(plan, { zoneId: id, labels, from: today }))
-    const passes = [...(await passesOnZone(scope, zone)), ...planned]
-    planZones.push({
-      id,
-      name,
-      turf,
-      state,
-      areaSqFt,
-      passes,
-      ...(zone.turfCheck && { check: zone.turfCheck }),
-    })
-    for (const place of await scope.find<Place>('place', { zoneId: id })) {
-      const { thatchCm } = groundOf(place.kind, place.ground ?? {})
-      places.push({ id: place.id, zoneId: id, kind: place.kind, thatchCm })
-    }
+  const zones = await rowsWhere<Zone>(scope, 'zone', { yardId: yard.id })
+  const ofZones = { zoneId: In(zones.map((z) => z.id)) }
+  const sections = await scope.find<Section>('section', ofZones)
+  const passes = await passesOnYard(scope, yard)
+  const areaOf = (zone: Zone): number => {
+    const area = computeArea(sections.filter((s) => s.zoneId === zone.id))
+    return area.ok ? area.value.area.value : 0
   }
-  return {
+  return buildPlanContext({
     today,
-    zones: planZones,
-    places,
-    labels: labels.map(({ id, rules }) => ({ id, rules })),
-    barriers: almanac.barriers,
-    wishes: yard.seasonWishes ?? noWishes,
-    actives: activesNamed(
-      almanac.actives,
-      labels.map((l) => l.rules),
-    ),
-    around: {
-      situation: yard.shelfSituation ?? usualSituation,
-      hemisphere: hemisphereOf(yard.latitude),
-      sprouts,
-    },
-  }
+    yard,
+    zones: zones.map((zone) => ({
+      ...zone,
+      areaSqFt: areaOf(zone),
+      passes: passes.filter((p) => p.zoneId === zone.id).map((p) => p.pass),
+    })),
+    places: await rowsWhere<Place>(scope, 'place', ofZones),
+    labels: await rowsWhere<Label>(scope, 'label'),
+    others,
+    almanac: { barriers: almanac.barriers, actives: almanac.actives, sprouts },
+  })
 }
 
 function checkFertiliser({ programme }: PlanOrder): Refusal[] {
@@ -82,7 +60,7 @@ export async function takePlan(
 ): Promise<{ plan: SeasonPlan; added: boolean }> {
   const yard = await scope.get<Yard>('yard', order.yardId)
   const others = (await plansInForce(scope, yard.id)).filter((p) => p.half !== order.half)
-  const context = await gatherContext(scope, yard, clock, others)
+  const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock), others)
   const dayById = new Map(order.days.map((d) => [d.id, d.day]))
   const faults = [
     ...checkProgramme(order.programme, context, ({ id, when }) =>

@@ -92,3 +92,23 @@ export const typicalYearEntity = new EntitySchema<TypicalYearRow & { accountId: 
   uniques: [accountKey, { columns: ['yardId'] }],
   foreignKeys: [belongsTo('yard', 'yardId')],
 })
+
+/** The weather of a station as it was last told on a day; it belongs to nobody. */
+export interface StoredWeather {
+  station: string
+  day: string
+  /** Of its content: another word, other weather. */
+  stamp: string
+  content: string
+  askedAt: string
+}
+export const weatherEntity = new EntitySchema<StoredWeather>({
+  name: 'kept_weather',
+  columns: {
+    station: { type: 'text', primary: true },
+    day: { type: 'date', primary: true },
+    stamp: column.text,
+    content: column.text,
+    askedAt: column.instant,
+  },
+})

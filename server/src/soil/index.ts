@@ -5,6 +5,9 @@ export {
   stationDayEntity,
   typicalYearEntity,
   waterEntity,
+  weatherEntity,
 } from './entities.ts'
 export { soilCollections, soilRoutes } from './routes.ts'
+export { createStations, type AskStation } from './stations.ts'
+export { readWeather } from './weather.ts'
 export { takeStation, takeTypicalYear } from './station.ts'

@@ -8,8 +8,10 @@ import type { App } from '../platform/app.ts'
 import { createForecastPool } from './forecastPool.ts'
 import { probeRoutes } from './probe.ts'
 import { forgetStation } from './station.ts'
+import type { AskStation } from './stations.ts'
 import { readWeather } from './weather.ts'
 import { accountToday } from '../platform/today.ts'
+import { large as largeAnswer } from '../platform/large.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
 import { collectionOf, toWire, type Collection } from '../platform/collection.ts'
@@ -176,16 +178,17 @@ function calculatorRoutes(app: App): void {
   )
 }
 
-function stationRoutes(app: App, clock: Clock, weatherUrl?: string): void {
+function stationRoutes(app: App, clock: Clock, stations: AskStation): void {
   app.get(
     '/api/soil/weather',
     {
       schema: { tags, summary: 'Weather of a yard, observed and forecast', querystring: weatherRequest },
+      ...largeAnswer,
     },
     (request) =>
       app.scoped(request, async (scope) => {
         const yard = await scope.get<Yard>('yard', request.query.yardId)
-        return readWeather(scope, weatherUrl, yard, await accountToday(scope, yard.timeZone, clock))
+        return readWeather(scope, stations, yard, await accountToday(scope, yard.timeZone, clock))
       }),
   )
   takeFiles(app, [
@@ -218,13 +221,13 @@ function stationRoutes(app: App, clock: Clock, weatherUrl?: string): void {
 }
 
 export interface SoilServices {
-  weatherUrl?: string | undefined
+  stations: AskStation
   probeUrl?: string | undefined
 }
 
-export function soilRoutes(app: App, clock: Clock, { weatherUrl, probeUrl }: SoilServices): void {
+export function soilRoutes(app: App, clock: Clock, { stations, probeUrl }: SoilServices): void {
   calculatorRoutes(app)
-  stationRoutes(app, clock, weatherUrl)
+  stationRoutes(app, clock, stations)
   probeRoutes(app, {
     probeUrl,
     dayOf: (request, yardId) =>

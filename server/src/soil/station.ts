@@ -12,7 +12,7 @@ import {
 import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import { fetchStation } from './weather.ts'
+import type { AskStation } from './stations.ts'
 
 /** Lines that look like a heading: no digit in the first cell. */
 const headingLines = (rows: string[][]): number => {
@@ -41,13 +41,13 @@ async function storeDays(scope: AccountScope, yardId: YardId, days: StationDay[]
  */
 export async function takeStation(
   scope: AccountScope,
-  weatherUrl: string | undefined,
+  stations: AskStation,
   { yardId, csv, mapping, today }: { yardId: YardId; csv: string; mapping: StationMapping; today: Day },
 ): Promise<StationTaken> {
   const yard = await scope.get<Yard>('yard', yardId)
   const rows = Papa.parse<string[]>(csv.trimEnd(), { skipEmptyLines: false }).data
   const heading = headingLines(rows)
-  const service = await fetchStation(weatherUrl, yard.climate, today).catch(() => undefined)
+  const service = await stations(yard.climate, today).catch(() => undefined)
   const real = service && !service.past.simulated ? service : undefined
   const { days, gaps, filled } = accept(
     // What the service invents fills no gap of a real station.

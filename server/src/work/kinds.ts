@@ -17,12 +17,12 @@ import { validate } from '../platform/validation.ts'
 import { makeSeasonReport } from '../ledger/index.ts'
 import { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from '../scout/index.ts'
 import { importLabels } from '../shelf/index.ts'
-import { takeStation, takeTypicalYear } from '../soil/index.ts'
+import { takeStation, takeTypicalYear, type AskStation } from '../soil/index.ts'
 
 interface TaskParts {
   clock: Clock
   words: Words
-  weatherUrl?: string | undefined
+  stations: AskStation
   progress: (done: number, total: number) => Promise<void>
 }
 /** A file that was made, beside what is said of it. */
@@ -61,10 +61,10 @@ export const taskWork: Record<TaskKind, Work> = {
     const { parts, today } = await yardToday(scope, yardId, clock)
     return { added: await takeFindsGeoJson(scope, collection, parts, today, progress) }
   },
-  station: async (scope, sent, { clock, weatherUrl }) => {
+  station: async (scope, sent, { clock, stations }) => {
     const order = read<Parameters<typeof takeStation>[2]>(stationFile, sent)
     const { timeZone } = await scope.get<Yard>('yard', order.yardId)
-    return takeStation(scope, weatherUrl, { ...order, today: await accountToday(scope, timeZone, clock) })
+    return takeStation(scope, stations, { ...order, today: await accountToday(scope, timeZone, clock) })
   },
   typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
   seasonReport: (scope, sent, parts) => makeSeasonReport(scope, read(seasonRequest, sent), parts),

@@ -10,6 +10,7 @@ import { ProblemError } from '../platform/problem.ts'
 import { classify } from '../platform/problemHandler.ts'
 import { createQuota } from '../platform/quota.ts'
 import type { Config } from '../platform/config.ts'
+import { createStations } from '../soil/index.ts'
 import type { StoredTask } from '../tasks/index.ts'
 import { taskWork, type Made } from './kinds.ts'
 import { refuseTask } from './outcome.ts'
@@ -79,11 +80,10 @@ async function work(database: DataSource, task: StoredTask, order: TaskOrder): P
       await manager.query(`SET LOCAL idle_in_transaction_session_timeout = '10min'`)
       const guard = createQuota(order.quota).guardOf(manager, task.accountId)
       const scope = new RememberingScope(manager, task.accountId, guard)
-      const { weatherUrl } = order
       const result = await taskWork[task.kind](scope, sent, {
         clock: () => new Date(order.now),
         words,
-        weatherUrl,
+        stations: createStations(database, order.weatherUrl),
         progress,
       })
       // Done and told so in one: either both or neither is in the database.

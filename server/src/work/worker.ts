@@ -1,15 +1,25 @@
 import type { TaskId } from '@jardinero/core/quantity'
 import type { DataSource } from 'typeorm'
 import type { Reader, Words } from '@jardinero/words'
+import {
+  createAnswerThreads,
+  keepAnswer,
+  keepDemo,
+  keepInTime,
+  type AnswerJob,
+  type AnswerThreads,
+} from '../answer/index.ts'
 import { remindDevices, type SendPush } from '../outing/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { WorkerConfig } from '../platform/config.ts'
 import { describeFault } from '../platform/faultLog.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { classify } from '../platform/problemHandler.ts'
-import { createBoss, givenUpQueue, rounds, taskQueue } from '../platform/queue.ts'
+import { answerQueue, createBoss, givenUpQueue, rounds, taskQueue } from '../platform/queue.ts'
 import { sweepExpired } from '../platform/sessionStore.ts'
+import { listenForWork } from '../platform/wake.ts'
 import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
+import { createStations } from '../soil/index.ts'
 import { giveUp, refuseTask } from './outcome.ts'
 import { reviveTasks } from './revive.ts'
 import { sweepTasks } from './sweepTasks.ts'
@@ -26,6 +36,8 @@ export interface WorkerParts {
   send?: SendPush | undefined
   /** Runs one task; by default in a thread of its own. */
   runTask?: RunTask | undefined
+  /** Works out answers; by default in threads of their own. */
+  answers?: AnswerThreads | undefined
   /** How often it looks for tasks whose worker is gone. */
   reviveMs?: number
   log: (fault: Record<string, unknown>) => void
@@ -72,14 +84,30 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
     for (const { data } of jobs) await giveUp(database, data.taskId)
   })
 
+  const answering = {
+    database,
+    clock,
+    stations: createStations(database, config.weatherUrl),
+    threads: parts.answers ?? createAnswerThreads((close) => closing.push(close)),
+  }
+  const answerer = await boss.work<AnswerJob>(
+    answerQueue,
+    { batchSize: 1, pollingIntervalSeconds: 0.5 },
+    ([job]) => keepAnswer(job!.data, answering),
+  )
+  closing.push(listenForWork(database, () => boss.notifyWorker(answerer)))
+
+  await keepDemo(boss, database)
+
   const work = {
+    answers: () => keepInTime(boss, answering),
     remind: async () => void (send && (await remindDevices({ database, clock, wordsFor, send }))),
     sweep: async () => {
       await sweepExpired(database)
       await sweepTasks(database)
     },
   }
-  for (const round of ['remind', 'sweep'] as const) {
+  for (const round of ['remind', 'sweep', 'answers'] as const) {
     await boss.schedule(round, rounds[round])
     await boss.work(round, { pollingIntervalSeconds: 5 }, () =>
       work[round]().catch((error: unknown) => log({ ...describeFault(error), where: round })),

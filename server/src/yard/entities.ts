@@ -17,6 +17,7 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     seasonWishes: column.jsonOrNull,
     shelfSituation: column.jsonOrNull,
     outingWishes: column.jsonOrNull,
+    watchedWeeds: column.jsonOrNull,
     client: column.textOrNull,
   },
   uniques: [accountKey],

@@ -28,8 +28,13 @@ const choices = computed(() => [
   choice('locale', ['en-US', 'en-CA', 'en-GB', 'en-AU', 'en-NZ', 'en-ZA', 'es-US', 'es-MX']),
 ])
 const saved = ref(false)
-async function prefer(key: string, value: unknown): Promise<void> {
-  saved.value = await form.save(() => session.prefer({ [key]: value }))
+/** One after the other: what is chosen while the last is still being saved is saved next. */
+let last = Promise.resolve()
+function prefer(key: string, value: unknown): void {
+  saved.value = false
+  last = last.then(async () => {
+    saved.value = await form.save(() => session.prefer({ [key]: value }))
+  })
 }
 </script>
 

@@ -3,12 +3,12 @@ import type { Tank } from '@jardinero/contract/bench'
 import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import { kindOf, namesTurf, type LabelRules } from '@jardinero/core/shelf'
 import { useAccount, useYard } from '../state/index.ts'
-import { useNextPass } from '../season/index.ts'
+import { useNext } from '../season/index.ts'
 import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useOutings } from './outingStore.ts'
 
-/** Something that could go down next: a tank that is made, the plan's next pass, a label of the shelf. */
+/** Something that could go down next: a tank that is made, the next application, a label of the shelf. */
 export interface Candidate {
   id: string
   name: string
@@ -32,12 +32,12 @@ const usualTankGal = 4
 const rigged = (tank: Tank) =>
   tank.request.products.map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide')
 
-/** What could go down next in the open yard: tanks that are made, the plan's next pass, the labels of the shelf. */
+/** What could go down next in the open yard: tanks that are made, the next application as every station tells it, the labels of the shelf. */
 export function useCandidates() {
   const account = useAccount()
   const outings = useOutings()
   const { zones, areas } = useYard()
-  const { plannedPass } = useNextPass()
+  const { application } = useNext()
   const { timing, isPending } = useSoilTiming()
   const { say, day } = useWords()
 
@@ -48,6 +48,7 @@ export function useCandidates() {
   /** A barrier waits for the soil, as Soil and Today say. */
   const barrierDay = (rules: LabelRules): Pick<Candidate, 'day' | 'isPending'> => {
     if (!rules.uses.every((u) => u.purpose === 'preEmergent')) return {}
+    if (application.value?.day) return { day: application.value.day }
     if (isPending.value) return { isPending: true }
     const { verdict, window } = timing.value ?? {}
     return verdict === 'wait' && window ? { day: window.from } : {}
@@ -71,7 +72,7 @@ export function useCandidates() {
         loads: tank.result.loads.length,
         tank,
       }))
-    const next = plannedPass.value
+    const next = application.value
     const label = next && account.state.labels.find((l) => l.id === next.labelId)
     const ofPlan =
       next && label ? zones.value.filter((z) => next.zoneIds.includes(z.id)).map((z) => z.id) : []
@@ -80,7 +81,10 @@ export function useCandidates() {
         ? [
             {
               id: 'plan',
-              name: say('outing.aPlan', { label: next.label, zones: next.zones.join(', ') }),
+              name: say(next.kind === 'planned' ? 'outing.aPlan' : 'outing.aProposal', {
+                label: next.label,
+                zones: next.zones.join(', '),
+              }),
               labels: [label.rules],
               labelIds: [label.id],
               zoneIds: ofPlan,

@@ -9,10 +9,11 @@ export function useChoices() {
   const router = useRouter()
   const { barrierLabels, plan } = usePlanContext()
   const has = (id: unknown) => barrierLabels.value.some((l) => l.id === id)
-  const labelId = computed(() => {
-    const asked = [route.query['label'], plan.value?.programme.passes[0]?.labelId, barrierLabels.value[0]?.id]
-    return asked.find((id): id is string => typeof id === 'string' && has(id))
-  })
+  const firstOf = (...ids: unknown[]) => ids.find((id): id is string => typeof id === 'string' && has(id))
+  const usualId = computed(() =>
+    firstOf(plan.value?.programme.passes[0]?.labelId, barrierLabels.value[0]?.id),
+  )
+  const labelId = computed(() => firstOf(route.query['label'], usualId.value))
   const choice = computed<Omit<SchoolChoice, 'school'> | undefined>(() =>
     labelId.value
       ? {
@@ -22,7 +23,14 @@ export function useChoices() {
         }
       : undefined,
   )
+  /** The one that is compared where nothing else is asked for. */
+  const isUsual = computed(
+    () =>
+      choice.value?.edges !== 'twice' &&
+      !choice.value?.partner &&
+      [undefined, null, '', usualId.value].includes(labelId.value),
+  )
   const set = (query: Record<string, string | undefined>) =>
     router.replace({ query: { ...route.query, ...query } })
-  return { choice, set }
+  return { choice, isUsual, set }
 }

@@ -1,3 +1,4 @@
+import { until } from '@vueuse/core'
 import { proxy } from 'comlink'
 import { computed, onScopeDispose } from 'vue'
 import { addDays } from '@jardinero/core/quantity'
@@ -13,6 +14,9 @@ import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /** The grid: days this far apart, so many rates between the label's least and most; gains under this are not looked for. */
 const grid = { everyDays: 5, rateSteps: 3, passes: 2, tolerance: 0.005, most: 3000 } as const
+
+/** The seasons it searches on are fetched, or worked out, within so long. */
+const runsPatienceMs = 120_000
 
 /** The search for the best days and rates, in a worker of its own; stopping it ends the worker. */
 export function useSearch() {
@@ -32,6 +36,8 @@ export function useSearch() {
   async function begin(): Promise<void> {
     stop()
     store.search = { state: 'looking', looked: 0 }
+    await until(() => soil.hasRuns).toBe(true, { timeout: runsPatienceMs })
+    if (store.search?.state !== 'looking') return
     const season = base.value && (await soil.engine?.forSearch(plain(base.value)))
     if (!season) {
       store.search = undefined

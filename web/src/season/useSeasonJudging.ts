@@ -1,63 +1,89 @@
 import { watchDebounced } from '@vueuse/core'
 import { computed, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
-import type { Programme } from '@jardinero/core/season'
+import type { Programme, SeasonQuestion } from '@jardinero/core/season'
 import { useNextApplication, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
-import type { SeasonQuestion } from '../workers/index.ts'
-import { usePlanStore } from './planStore.ts'
-import { useChoices } from './useChoices.ts'
-import { usePlanContext } from './usePlanContext.ts'
 import { plain } from '../kit/plain.ts'
-import { useNextPass } from './useNextPass.ts'
+import { usePlanStore, type JudgedSeason } from './planStore.ts'
+import { useChoices } from './useChoices.ts'
+import { useKeptSeason } from './useKeptSeason.ts'
+import { useNext } from './useNext.ts'
+import { usePlanContext } from './usePlanContext.ts'
 import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
 /**
- * Keeps the plan of the open yard judged on the soil as it stands, and at the Season station the schools beside it and the
- * draft. Once in the application, in its frame.
+ * Keeps the season of the open yard judged: as the server's answer has it; and on the soil in the browser what that does not
+ * hold, another half of the year, another label, a draft. Once in the application, in its frame.
  */
 export function useSeasonJudging(): void {
   const store = usePlanStore()
   const soil = useSoil()
   const route = useRoute()
-  const { yard } = useYard()
-  const { half, plan } = usePlanContext()
+  const { yard, day, today } = useYard()
+  const { half, usualHalf, plan } = usePlanContext()
   const base = useSeasonQuestion()
-  const { choice } = useChoices()
+  const { choice, isUsual: isUsualChoice } = useChoices()
+  const { kept, ofHalf } = useKeptSeason()
 
   const application = useNextApplication()
-  const { plannedPass } = useNextPass()
+  const { next } = useNext()
   watchEffect(() => {
-    const pass = plannedPass.value
-    application.planned =
-      yard.value && pass?.day ? { yardId: yard.value.id, label: pass.label, day: pass.day } : undefined
+    application.told = yard.value && next.value && { yardId: yard.value.id, ...next.value }
   })
 
   const here = computed(() => route.name === 'season')
+  const isUsual = computed(() => half.value === usualHalf.value && isUsualChoice.value)
+  const keptHere = computed(() => (isUsual.value ? ofHalf(half.value) : undefined))
+  watch(
+    [kept, keptHere],
+    () => {
+      if (kept.value) store.usual = ofHalf(usualHalf.value) ?? store.usual
+      if (keptHere.value) store.judged = keptHere.value
+    },
+    { immediate: true },
+  )
+
   const answered = computed(() => (soil.stored?.yardId === yard.value?.id ? soil.stored : undefined))
+  /** What the browser judges itself; nothing where the answer that is kept has it. */
   const question = computed<SeasonQuestion | undefined>(() => {
-    if (!answered.value || !base.value || !(here.value || plan.value)) return undefined
+    if (keptHere.value || !base.value || !(here.value || isUsual.value)) return undefined
+    // Without a plan what is compared says what is proposed.
+    const compares = here.value || !plan.value
     return {
       ...base.value,
       judge: plan.value ? [plan.value.programme] : [],
-      ...(here.value && choice.value && { compare: choice.value }),
+      ...(compares && choice.value && { compare: choice.value }),
     }
   })
+  const draft = computed(() =>
+    store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,
+  )
+  watchEffect(() => {
+    soil.wantsRuns =
+      here.value &&
+      (store.touched || Boolean(draft.value) || Boolean(question.value) || store.search?.state === 'looking')
+  })
+
   /** One at a time, and none twice: what changed meanwhile is asked next. The plan first, then the schools, which take longer. */
   let asking = false
   let told = ''
   async function judge(): Promise<void> {
     if (asking) return
     asking = true
-    for (let about = question.value; about; about = question.value) {
+    for (let about = question.value; about && soil.hasRuns; about = question.value) {
       const key = `${soilTurn} ${JSON.stringify(about)}`
       if (key === told) break
       told = key
-      await tell(plain(about))
+      await tell(plain(about), isUsual.value)
     }
     asking = false
   }
-  async function tell(about: SeasonQuestion): Promise<void> {
+  function take(judged: JudgedSeason, usual: boolean): void {
+    store.judged = judged
+    if (usual) store.usual = judged
+  }
+  async function tell(about: SeasonQuestion, usual: boolean): Promise<void> {
     const { compare, ...planOnly } = about
     const yardId = yard.value!.id
     const first = about.judge.length ? await soil.engine?.season(planOnly) : undefined
@@ -65,54 +91,38 @@ export function useSeasonJudging(): void {
     const before = store.judged
     const rows = before?.yardId === yardId && before.half === about.half ? before.rows : undefined
     const { half: trend } = about
-    if (first)
-      store.judged = {
-        yardId,
-        half: trend,
-        members: first.members,
-        ...(planned && { plan: planned }),
-        ...(rows && { rows }),
-      }
+    const on = day.value < today.value ? day.value : today.value
+    const judged = { yardId, half: trend, on, ...(planned && { plan: planned }) }
+    if (first) take({ ...judged, members: first.members, ...(rows && { rows }) }, usual)
     if (!compare) return
     const all = await soil.engine?.season({ ...about, judge: [] })
-    if (!all) return
-    store.judged = {
-      yardId,
-      half: trend,
-      members: all.members,
-      ...(planned && { plan: planned }),
-      ...(all.rows && { rows: all.rows }),
-    }
+    if (all) take({ ...judged, members: all.members, ...(all.rows && { rows: all.rows }) }, usual)
   }
   /** Counts the soil's answers: on another soil the same question is another. */
   let soilTurn = 0
   watch(answered, () => soilTurn++)
-  watchDebounced([question, answered], judge, { debounce: 60, immediate: true })
+  watchDebounced([question, answered, () => soil.hasRuns], judge, { debounce: 60, immediate: true })
 
-  const draft = computed(() =>
-    store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,
-  )
   /** One judging at a time: while a peg is dragged, the last of the days it passed is judged next. */
   let busy = false
-  let next: { programme: Programme; quick: boolean } | undefined
-  async function judgeNext(): Promise<void> {
+  let waiting: { programme: Programme; quick: boolean } | undefined
+  async function judgeDraft(): Promise<void> {
     if (busy) return
     busy = true
-    while (next && question.value) {
-      const { programme, quick } = next
-      next = undefined
-      const { compare: _, ...about } = question.value
-      const answer = await soil.engine?.season(plain({ ...about, judge: [programme], quick }))
+    while (waiting && base.value && soil.hasRuns) {
+      const { programme, quick } = waiting
+      waiting = undefined
+      const answer = await soil.engine?.season(plain({ ...base.value, judge: [programme], quick }))
       if (answer && draft.value) store.judgedDraft = answer.judged[0]
     }
     busy = false
   }
   watch(
-    [draft, question, () => store.dragging],
+    [draft, base, answered, () => soil.hasRuns, () => store.dragging],
     () => {
       if (!draft.value) return
-      next = { programme: draft.value.programme, quick: store.dragging }
-      void judgeNext()
+      waiting = { programme: draft.value.programme, quick: store.dragging }
+      void judgeDraft()
     },
     { immediate: true },
   )

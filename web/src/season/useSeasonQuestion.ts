@@ -1,6 +1,6 @@
 import { computed } from 'vue'
 import { useYard } from '../state/index.ts'
-import type { SeasonQuestion } from '../workers/index.ts'
+import type { SeasonQuestion } from '@jardinero/core/season'
 import { usePlanContext } from './usePlanContext.ts'
 
 /** What every question about the open yard's season rests on; nothing where no weed of the half can be stopped. */

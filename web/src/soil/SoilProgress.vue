@@ -14,7 +14,12 @@ const { say } = useWords()
         ? say('soil.ahead.stopped', store.progress)
         : say('soil.ahead.computing', store.progress ?? { done: 0, of: 200 })
     }}
-    <button v-if="store.progress" type="button" class="link" @click="store.stopped = !store.stopped">
+    <button
+      v-if="store.progress && store.isLocal"
+      type="button"
+      class="link"
+      @click="store.stopped = !store.stopped"
+    >
       {{ say(store.stopped ? 'soil.ahead.goOn' : 'soil.ahead.stop') }}
     </button>
   </span>

@@ -3,8 +3,10 @@ import { computed, ref } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
+import { useForm } from '../kit/useForm.ts'
 import { usePlantOptions, usePlants } from '../scout/index.ts'
-import { mostWatched, useWatchedWeeds } from './useWatchedWeeds.ts'
+import { mostWatched } from '@jardinero/core/soil'
+import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Which weeds are watched: those found here, and those added from the almanac. */
 const { say } = useWords()
@@ -18,8 +20,9 @@ const options = computed(() =>
     plants.value.filter((p) => p.roles.includes('weed') && p.emergence && !codes.value.includes(p.code)),
   ),
 )
-function take(code: string | undefined): void {
-  if (code) add(code)
+const form = useForm()
+async function take(code: string | undefined): Promise<void> {
+  if (code) await form.save(() => add(code))
   choice.value = undefined
 }
 </script>
@@ -37,8 +40,11 @@ function take(code: string | undefined): void {
           hasSeen: String(Boolean(w.seenOn)),
         })
       }}
-      <button v-if="isOwn(w.code)" class="link" @click="drop(w.code)">{{ say('frame.remove') }}</button>
+      <button v-if="isOwn(w.code)" class="link" @click="form.save(() => drop(w.code))">
+        {{ say('frame.remove') }}
+      </button>
     </RestRow>
+    <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
     <ChoiceField
       v-if="codes.length < mostWatched"
       :model-value="choice"

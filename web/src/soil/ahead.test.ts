@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import type { PlaceCrossing } from '@jardinero/core/soil'
 import { atHome, homeState, reading } from '../../test/home.ts'
+import { asksForAnswer, notHere } from '../../test/server.ts'
 import { giveAnswer, homeAnswer } from '../../test/soilAnswer.ts'
 import RibbonYear from '../frame/RibbonYear.vue'
 import { useToday } from '../today/index.ts'
@@ -12,7 +13,6 @@ import SoilStation from './SoilStation.vue'
 import { crossingCode, crossingDensity, seriesColumns, seriesRows } from './ahead.ts'
 import { temperatureColour } from './groundColours.ts'
 import { isotherm, profileAt } from './groundPicture.ts'
-import { solarHour } from './solarHour.ts'
 import { useSoilTiming } from './useSoilTiming.ts'
 
 const today = '2026-02-28'
@@ -38,14 +38,6 @@ describe('the crossing in words and as a hill', () => {
     expect(Math.max(...hill.map((h) => h.share))).toBe(1)
     expect(hill.find((h) => h.share === 1)!.day >= '2026-03-06').toBe(true)
     expect([hill[0]!.share, hill.at(-1)!.share]).toEqual([0, 0])
-  })
-})
-
-describe('the hour by the sun', () => {
-  it('is the clock’s without zone and summer time', () => {
-    expect(solarHour('2026-02-28T17:00:00Z', -75)).toBe(12)
-    expect(solarHour('2026-07-01T02:30:00Z', -84)).toBeCloseTo(20.9, 5)
-    expect(solarHour('2026-07-01T20:00:00Z', 150)).toBe(6)
   })
 })
 
@@ -127,7 +119,8 @@ describe('the station with an answer', () => {
     const { show, settle } = await atHome({ path: '/soil?at=schools', readings })
     giveAnswer(answer(), ids)
     const asked: string[] = []
-    vi.stubGlobal('fetch', (_: string, { body }: { body: string }) => {
+    vi.stubGlobal('fetch', (url: string, { body }: { body: string }) => {
+      if (asksForAnswer(url)) return notHere()
       asked.push(body)
       return Promise.resolve(
         new Response(JSON.stringify({ ...homeState().yards[0], version: 2, timingSchool: 'byBlossom' })),

@@ -1,16 +1,18 @@
 import { proxy, transfer, type Remote } from 'comlink'
-import { arraysOf, type MemberRuns, type SimulationRequest, type SoilAnswer } from '@jardinero/core/soil'
+import type { SearchSeason, SeasonAnswer, SeasonQuestion } from '@jardinero/core/season'
+import {
+  arraysOf,
+  type GroundPast,
+  soilMembers as members,
+  type KeptRuns,
+  type MemberRuns,
+  type SimulationRequest,
+  type SoilAnswer,
+  type SoilQuestion,
+} from '@jardinero/core/soil'
 import { openWorker, type OpenWorker } from '../kit/openWorker.ts'
-import type {
-  SearchSeason,
-  SeasonAnswer,
-  SeasonQuestion,
-  SimulateSoil,
-  SoilAnswers,
-  SoilQuestion,
-} from '../workers/index.ts'
+import type { SimulateSoil, SoilAnswers } from '../workers/index.ts'
 
-export const members = 200
 /** Broken off with so many, what is there answers; with fewer nothing does. */
 const leastMembers = 40
 /** A script that the server, or the device, does not have just now. */
@@ -20,11 +22,40 @@ interface Told {
   answer: (answer: SoilAnswer) => void
   /** Members done. */
   progress: (done: number) => void
+  /** Whether there are seasons to ask. */
+  ready: (is: boolean) => void
   /** Something broke; the console has it. */
   failed: () => void
 }
 type Answerer = OpenWorker<SoilAnswers>
 type Runner = OpenWorker<SimulateSoil>
+
+/** A worker that runs some of the members; it keeps what it made, and ends when it has. */
+function runShare(
+  request: SimulationRequest,
+  [from, to]: readonly [number, number],
+  told: {
+    pasts: (pasts: GroundPast[]) => unknown
+    runs: (runs: MemberRuns) => unknown
+    broke: (reason: string) => unknown
+  },
+): Runner {
+  const runner: Runner = openWorker<SimulateSoil>(
+    new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' }),
+    (reason) => told.broke(reason || notLoaded),
+  )
+  runner
+    .call((simulation) =>
+      simulation.simulate(
+        { request, from, to, withPast: from === 0 },
+        proxy((pasts) => told.pasts(pasts)),
+        proxy((runs) => told.runs(runs)),
+      ),
+    )
+    .then(() => runner.end())
+    .catch((error: unknown) => told.broke(String(error)))
+  return runner
+}
 
 /**
  * Two workers run the members, a third draws them to the readings. A new simulation breaks the last one off; a new question
@@ -59,7 +90,9 @@ export function createSoilEngine(told: Told) {
     const mine = (asked = { ...next })
     tell(async (soil) => {
       const answer = await soil.ask(next)
-      if (answer && asked === mine) told.answer(answer)
+      if (!answer || asked !== mine) return
+      told.answer(answer)
+      told.ready(true)
     })
   }
   function stop(): void {
@@ -71,6 +104,7 @@ export function createSoilEngine(told: Told) {
     answerer?.end()
     answerer = undefined
     ready = false
+    told.ready(false)
   }
   /** What broke is not trusted again: the next simulation has new workers. */
   function fail(reason: string): void {
@@ -88,38 +122,40 @@ export function createSoilEngine(told: Told) {
     ready = done >= members
     if (question && ready) ask(question)
   }
-  function run(request: SimulationRequest, [from, to]: readonly [number, number], withPast: boolean): Runner {
-    const current = () => runners.includes(runner)
-    const runner: Runner = openWorker<SimulateSoil>(
-      new Worker(new URL('../workers/simulateSoil.ts', import.meta.url), { type: 'module' }),
-      (reason) => current() && fail(reason || notLoaded),
-    )
-    runner
-      .call((simulation) =>
-        simulation.simulate(
-          { request, from, to, withPast },
-          proxy((pasts) => current() && tell((soil) => soil.takePasts(pasts))),
-          proxy((runs) => current() && take(runs)),
-        ),
-      )
-      // It keeps what it made, and is then no longer needed.
-      .then(() => runner.end())
-      .catch((error: unknown) => current() && fail(String(error)))
-    return runner
-  }
   function simulate(request: SimulationRequest, next: SoilQuestion): void {
     stop()
     asked = undefined
     question = next
     done = 0
     ready = false
+    told.ready(false)
     tell((soil) => soil.begin())
     told.progress(0)
     const shares = [
       [0, members / 2],
       [members / 2, members],
     ] as const
-    for (const [i, share] of shares.entries()) runners.push(run(request, share, i === 0))
+    for (const [i, share] of shares.entries()) {
+      const current = () => runners.includes(runner)
+      const runner = runShare(request, share, {
+        pasts: (pasts) => i === 0 && current() && tell((soil) => soil.takePasts(pasts)),
+        runs: (runs) => current() && take(runs),
+        broke: (reason) => current() && fail(reason),
+      })
+      runners.push(runner)
+    }
+  }
+  /** Takes over what the server has simulated of the same question. */
+  function takeKept(kept: KeptRuns, next: SoilQuestion): void {
+    stop()
+    asked = undefined
+    told.ready(false)
+    const arrays = [kept.seasons, ...kept.grounds].map((piece) => piece.buffer as ArrayBuffer)
+    tell((soil) => soil.takeKept(transfer(kept, arrays)))
+    done = members
+    told.progress(done)
+    ready = true
+    ask(next)
   }
   /** Breaks the runs off; what is there by then answers. */
   function halt(): void {
@@ -139,6 +175,7 @@ export function createSoilEngine(told: Told) {
   }
   return {
     simulate,
+    takeKept,
     ask,
     halt,
     close,

@@ -1,6 +1,7 @@
 import type { YardId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
+import type { KeptAnswer } from '@jardinero/contract/answer'
 import type { YardWeather } from '@jardinero/contract/weather'
 import type { SoilAnswer } from '@jardinero/core/soil'
 import { ApiProblem, get } from '../kit/api.ts'
@@ -30,6 +31,16 @@ export const useSoil = defineStore('soil', () => {
   /** Broken off by the person, with the members done by then; going on begins anew. */
   const stopped = ref(false)
 
+  /** The server's answer for the open yard, as it was told last. */
+  const kept = shallowRef<KeptAnswer>()
+  const keptOf = (yardId: YardId | undefined) =>
+    yardId && kept.value?.yardId === yardId ? kept.value : undefined
+  /** Somebody needs the seasons themselves, to try something on them; and whether they are here. */
+  const wantsRuns = ref(false)
+  const hasRuns = ref(false)
+  /** It is worked out here, not at the server: only then it can be broken off here. */
+  const isLocal = ref(false)
+
   /** What works it out; here while the frame stands. */
   const engine = shallowRef<SoilEngine>()
 
@@ -45,7 +56,8 @@ export const useSoil = defineStore('soil', () => {
       if (!(error instanceof ApiProblem)) throw error
       if (weatherOf.value !== key) return
       weather.value = undefined
-      stored.value = undefined
+      // What the server keeps stands, however old; it says so.
+      if (!keptOf(yardId)?.answer) stored.value = undefined
       problem.value = error.problem.detail
     }
   }
@@ -66,6 +78,11 @@ export const useSoil = defineStore('soil', () => {
     progress,
     stopped,
     engine,
+    kept,
+    keptOf,
+    wantsRuns,
+    hasRuns,
+    isLocal,
     loadWeather,
   }
 })

@@ -78,13 +78,23 @@ export function useSoilAnswer() {
       known: String(Boolean(mean)),
     }
   })
-  /** A plan that was taken says when: here as everywhere. */
-  const planned = computed<Sentence | undefined>(() => {
-    const plan = next.planned
-    if (!plan || plan.yardId !== yard.value?.id || plan.day < day.value) return undefined
+  /** The one next application says when: here as everywhere. */
+  const told = computed<Sentence | undefined>(() => {
+    const said = next.told
+    if (said?.yardId !== yard.value?.id || !said || timing.value?.verdict === 'offSeason') return undefined
+    if (said.kind === 'none') return { code: `soil.says.${said.why}`, params: soilNow.value }
+    if (!said.day || said.day < day.value) return undefined
     return {
-      code: 'soil.says.planned',
-      params: { label: plan.label, day: sayDay(plan.day), ...soilNow.value },
+      code: `soil.says.${said.kind}`,
+      params: {
+        label: said.label,
+        day: sayDay(said.day),
+        school: said.school ?? '',
+        ...soilNow.value,
+        hasAhead: String(Boolean(answer.value?.ahead)),
+        ahead: answer.value?.ahead,
+        middle: placeName(answer.value?.middleId),
+      },
     }
   })
   const pending = computed<Sentence | undefined>(() =>
@@ -93,7 +103,7 @@ export function useSoilAnswer() {
       : undefined,
   )
   return {
-    sentence: computed(() => planned.value ?? simulated.value ?? pending.value ?? read.value),
+    sentence: computed(() => told.value ?? simulated.value ?? pending.value ?? read.value),
     isSimulated: computed(() => Boolean(simulated.value)),
   }
 }

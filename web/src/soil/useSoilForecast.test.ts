@@ -3,11 +3,13 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { addDays } from '@jardinero/core/quantity'
 import { atHome, homeState, reading } from '../../test/home.ts'
+import { noAnswer } from '../../test/holdHome.ts'
 import { standWorkers } from '../../test/standWorkers.ts'
 import { homeAnswer, homeSimulation } from '../../test/soilAnswer.ts'
-import { useHeld } from '../state/index.ts'
+import { keys, useHeld } from '../state/index.ts'
 import { createPlacing } from '../state/index.ts'
-import type { SimulateOrder, SoilQuestion } from '../workers/index.ts'
+import type { SoilQuestion } from '@jardinero/core/soil'
+import type { SimulateOrder } from '../workers/index.ts'
 import { useToday } from '../today/index.ts'
 import SoilProgress from './SoilProgress.vue'
 import SoilStation from './SoilStation.vue'
@@ -65,8 +67,12 @@ const weatherBody = {
 }
 const answerWith = (status: number) => {
   const away = { code: 'weatherAway', detail: 'The weather service does not answer.', faults: [] }
-  vi.stubGlobal('fetch', () =>
-    Promise.resolve(new Response(JSON.stringify(status === 200 ? weatherBody : away), { status })),
+  vi.stubGlobal('fetch', (url: string) =>
+    Promise.resolve(
+      url.includes('/answer')
+        ? new Response(JSON.stringify(noAnswer('y')))
+        : new Response(JSON.stringify(status === 200 ? weatherBody : away), { status }),
+    ),
   )
 }
 /** Until it is so; the workers and what waits for them take their time. */
@@ -93,6 +99,48 @@ describe('the forecast of a yard', () => {
     await until(() => store.stored)
     expect(store.problem).toBeUndefined()
     expect(store.stored!.answer.places).toHaveLength(2)
+  })
+  it('takes today’s answer from the server, and works another day out here', async () => {
+    const { use, router } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    const seen = standSoil()
+    answerWith(200)
+    const answer = { soil: homeAnswer(), readingIds: ['r1'], season: null, next: null }
+    const kept = { ...noAnswer('y'), restsOn: 'a'.repeat(64), day: today, answer }
+    useHeld().client.setQueryData(keys.answer('i', 'y'), kept)
+    use(useSoilForecast)
+    await until(() => store.stored)
+    expect(store.stored).toMatchObject({ answer: answer.soil, readingIds: ['r1'], day: today })
+    await until(() => store.weather)
+    expect(seen.simulated).toEqual([])
+    // What was told stays until the next is there.
+    useHeld().client.setQueryData(keys.answer('i', 'y'), { ...kept, isCurrent: false, asked: 'b' })
+    await flushPromises()
+    expect(store.stored!.answer).toEqual(answer.soil)
+    await router.push('/soil?day=2026-02-20')
+    await until(() => store.stored!.day === '2026-02-20')
+    expect(seen.simulated).toHaveLength(2)
+    await router.push('/soil')
+    await until(() => store.stored!.day === today)
+    expect(store.stored!.answer).toEqual(answer.soil)
+  })
+  it('says how far the server is, and works it out here where that stands still', async () => {
+    const { use, show, settle } = await atHome({ path: '/soil' })
+    const store = useSoil()
+    const seen = standSoil()
+    answerWith(200)
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    const working = { ...noAnswer('y'), isCurrent: false, asked: 'b', progress: { done: 75, of: 200 } }
+    useHeld().client.setQueryData(keys.answer('i', 'y'), working)
+    use(useSoilForecast)
+    const progress = show(SoilProgress)
+    await settle()
+    expect(progress.text()).toContain('75 of 200 seasons')
+    expect(progress.find('button').exists()).toBe(false)
+    await vi.advanceTimersByTimeAsync(25_000)
+    vi.useRealTimers()
+    await until(() => seen.simulated.length === 2)
+    await until(() => store.stored)
   })
   it('asks for every place with its readings, by the sun, to the day one stands on', async () => {
     const { use } = await atHome({

@@ -2,19 +2,21 @@ import type { YardId } from '@jardinero/core/quantity'
 import { watchDebounced } from '@vueuse/core'
 import { computed, onScopeDispose, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { buildSoilQuestion, soilMembers } from '@jardinero/core/soil'
 import { useAccount, useSeason, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
-import { createSoilEngine, members } from './soilEngine.ts'
-import { buildSoilRequest } from './soilRequest.ts'
+import { fetchRuns } from './fetchRuns.ts'
+import { createSoilEngine } from './soilEngine.ts'
 import { useSoil } from './soilStore.ts'
+import { useKeptSoil } from './useKeptSoil.ts'
 import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
-/** Elsewhere the forecast waits until the station stands and its person has begun; at the Soil station it is what they came for. */
+/** Elsewhere what is worked out here waits until the station stands and its person has begun; where it is what they came for it does not. */
 const patienceMs = { here: 200, elsewhere: 5000 }
 
 /**
- * Keeps the soil of the open yard forecast: runs the simulation when weather, ground or water change, and only draws it anew
- * when a reading or a choice does. Once in the application, in its frame.
+ * Keeps the soil of the open yard known. Today's is the server's answer, kept and the same for all. What that does not hold is
+ * worked out here: another day, a plan that is tried, and all of it while nobody answers. Once in the application, in its frame.
  */
 export function useSoilForecast(): void {
   const account = useAccount()
@@ -38,12 +40,15 @@ export function useSoilForecast(): void {
       immediate: true,
     },
   )
+
+  const { keptNow, isLocal } = useKeptSoil()
+
   const request = computed(() => {
     const weather = store.weatherOf === wanted.value ? store.weather : undefined
-    if (!weather || !yard.value) return undefined
+    if (!isLocal.value || !weather || !yard.value) return undefined
     const ofYard = <T extends { yardId: YardId }>(rows: T[]) =>
       rows.filter((r) => r.yardId === yard.value!.id)
-    const built = buildSoilRequest({
+    const built = buildSoilQuestion({
       yard: yard.value,
       places: places.value,
       weather,
@@ -75,18 +80,28 @@ export function useSoilForecast(): void {
   let running: { key: string; asked: string | undefined; request: Wanted } | undefined
   const engine = createSoilEngine({
     answer: (answer) => {
-      if (!running) return
+      // The same figures, worked out once more: what stands does not change.
+      if (!running || (keptNow.value && running.request.day === today.value)) return
       const { yardId, question, day: on } = running.request
       const readingIds = question.readings.map((r) => r.id)
       store.stored = { yardId, answer, readingIds, day: on }
     },
-    progress: (done) => (store.progress = done < members ? { done, of: members } : undefined),
+    progress: (done) => (store.progress = done < soilMembers ? { done, of: soilMembers } : undefined),
+    ready: (is) => (store.hasRuns = is),
     failed: () => {
       store.progress = undefined
       store.problem = say('soil.ahead.failed')
     },
   })
   store.engine = engine
+  async function simulate(next: Wanted): Promise<void> {
+    const mine = running
+    const kept = next.question.today === today.value && store.kept?.isCurrent && store.kept.answer
+    const runs = kept ? await fetchRuns(next.yardId, next.simulation.grounds.length) : undefined
+    if (running !== mine) return
+    if (runs) engine.takeKept(runs, next.question)
+    else engine.simulate(next.simulation, next.question)
+  }
   /** Dragging the ribbon passes many days: only the one it rests on is asked for. */
   watchDebounced(
     [request, simulationKey],
@@ -100,7 +115,7 @@ export function useSoilForecast(): void {
       running = { key, asked, request: next }
       if (same) return engine.ask(next.question)
       store.stopped = false
-      engine.simulate(next.simulation, next.question)
+      void simulate(next)
     },
     { debounce: () => (running || atSoil.value ? patienceMs.here : patienceMs.elsewhere), immediate: true },
   )

@@ -1,6 +1,7 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { atHome } from '../../test/home.ts'
+import { asksForAnswer, notHere } from '../../test/server.ts'
 import SectionForm from '../yard/SectionForm.vue'
 import ZoneForm from '../yard/ZoneForm.vue'
 import SprayerForm from '../bench/SprayerForm.vue'
@@ -11,6 +12,7 @@ afterEach(() => void vi.unstubAllGlobals())
 function serve(...answers: [status: number, body: object][]) {
   const sent: { method: string; url: string; body: Record<string, unknown> }[] = []
   vi.stubGlobal('fetch', (url: string, init: RequestInit) => {
+    if (asksForAnswer(url)) return notHere()
     sent.push({
       method: init.method!,
       url,

@@ -68,6 +68,8 @@ describe('answers of the server', () => {
       'GET /api/yard/yards/y/state',
       'PATCH /api/yard/zones/z',
       'GET /api/yard/yards/y/state',
+      // The answer may rest on it.
+      'GET /api/yard/yards/y/answer',
     ])
   })
   it('of another person are not there for the next', async () => {

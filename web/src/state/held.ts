@@ -7,6 +7,7 @@ import { useSession } from '../kit/session.ts'
 import type { Almanac } from './almanac.ts'
 import { createClient } from './client.ts'
 import { clock } from './clock.ts'
+import { keys } from './keys.ts'
 import { createQueries } from './queries.ts'
 
 export const emptyYear = (): YardYear => ({
@@ -21,6 +22,9 @@ export const emptyYear = (): YardYear => ({
   ratings: [],
   recordPhotos: [],
 })
+
+/** The yard's answer is waited for so long before a page stands without it. */
+const answerPatienceMs = 800
 
 /**
  * What the server said of the open yard and the account around it. It holds nothing of its own: every answer lies in the
@@ -48,6 +52,10 @@ export const useHeld = defineStore('held', () => {
   const shelf = watched<ShelfState>(queries.shelf)
   const yard = watched<YardState>(() => queries.yard(), yardIsOpen)
   const almanac = watched<Almanac>(queries.almanac)
+  const answer = useQuery(
+    computed(() => ({ ...queries.answer(client), enabled: yardIsOpen.value, shallow: true })),
+    client,
+  ).data
 
   const timeZone = computed(() => yard.value?.yard.timeZone ?? 'UTC')
   /** Today in the yard: the demo's own day, else by the clock. */
@@ -93,6 +101,11 @@ export const useHeld = defineStore('held', () => {
     await Promise.all(
       yearsOf(year ?? thisYear, thisYear).map((y) => client.ensureQueryData(queries.year(y, yardId))),
     )
+    // The page begins with it where it comes at once; it is not waited for where it does not.
+    await Promise.race([
+      client.ensureQueryData(queries.answer(client, yardId)).catch(() => undefined),
+      new Promise((done) => setTimeout(done, answerPatienceMs)),
+    ])
     Object.assign(standing, { yardId, year: year ?? thisYear })
   }
   /** Lays an answer over what is held: what is on its way is older, and is asked for again. */
@@ -102,6 +115,8 @@ export const useHeld = defineStore('held', () => {
     client.setQueryData<T>(queryKey, (there) => there && change(there))
     keep(queryKey)
     if (asking) void client.invalidateQueries({ queryKey, exact: true })
+    // Whatever changed, the answer may rest on it.
+    void client.invalidateQueries({ queryKey: keys.answer(who.value, standing.yardId), exact: true })
   }
   const askAgain = (...stale: QueryKey[]): void => {
     for (const queryKey of stale) void client.invalidateQueries({ queryKey })
@@ -116,6 +131,7 @@ export const useHeld = defineStore('held', () => {
     shelf,
     yard,
     almanac,
+    answer,
     years: held,
     /** Which years they are. */
     yearsAsked: years,

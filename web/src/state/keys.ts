@@ -9,6 +9,7 @@ export const keys = {
   names: (person: string, search: string) => ['person', person, 'names', search] as const,
   yard: (person: string, yard: string) => ['person', person, 'yard', yard] as const,
   yardState: (person: string, yard: string) => ['person', person, 'yard', yard, 'state'] as const,
+  answer: (person: string, yard: string) => ['person', person, 'yard', yard, 'answer'] as const,
   year: (person: string, yard: string, year: number) =>
     ['person', person, 'yard', yard, 'year', year] as const,
   /** Reference data: everyone's, and the same until the application is another. */

@@ -1,16 +1,10 @@
 import { defineStore } from 'pinia'
 import { shallowRef } from 'vue'
-import type { Day, YardId } from '@jardinero/core/quantity'
+import type { YardId } from '@jardinero/core/quantity'
+import type { NextAnswer } from '@jardinero/core/season'
 
-/** The next application of a plan that was taken. */
-export interface PlannedApplication {
-  yardId: YardId
-  label: string
-  day: Day
-}
-
-/** The one date of the next application, as every station tells it. Written by the season alone. */
+/** The one next application, for the rooms before the season's: planned, or proposed where no plan was taken. Written by the season alone. */
 export const useNextApplication = defineStore('nextApplication', () => {
-  const planned = shallowRef<PlannedApplication>()
-  return { planned }
+  const told = shallowRef<NextAnswer & { yardId: YardId }>()
+  return { told }
 })

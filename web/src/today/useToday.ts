@@ -14,7 +14,7 @@ import {
 import { hemisphereOf } from '@jardinero/core/yard'
 import { useAccount, useNow, useYard } from '../state/index.ts'
 import { useWaterDays } from '../ledger/index.ts'
-import { useNextPass, usePlanContext } from '../season/index.ts'
+import { useNext, usePlanContext } from '../season/index.ts'
 import { useOutingAnswer, useOutingPass, useWindows } from '../outing/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useSoilTiming } from '../soil/index.ts'
@@ -26,7 +26,7 @@ export function useToday() {
   const { yard, zones, places, areas, day, today, timeZone, probeReadings, records } = useYard()
   const { timing, isPending } = useSoilTiming()
   const { half, plan } = usePlanContext()
-  const { plannedPass } = useNextPass()
+  const { next } = useNext()
   const shelf = useShelf()
   const { span } = useWords()
   const { now } = useNow(60_000)
@@ -78,7 +78,7 @@ export function useToday() {
       untreatedZones: named((id) => !treated.value.has(id)),
       half: half.value,
       hasPlan: Boolean(plan.value),
-      ...(plannedPass.value && { plannedPass: plannedPass.value }),
+      ...(next.value && { next: next.value }),
       barriersDue: computeBarriersDue(account.state.marks, day.value, zones.value),
       wateringDue: computeWateringDue(records.value, day.value, water.value),
       judgeDue: computeJudgeDue(records.value, day.value, { rated, activeOf: shelf.activeOf }),

@@ -1,6 +1,4 @@
 export { type SimulateOrder, makeRuns } from './makeRuns.ts'
 export { type SearchOrder, type SearchSeasonWorker } from './searchSeason.ts'
-export { type SearchSeason, type SeasonAnswer, type SeasonQuestion } from './seasonAnswers.ts'
 export { type SimulateSoil } from './simulateSoil.ts'
 export { type SoilAnswers } from './soilAnswers.ts'
-export { type SoilQuestion } from './soilQuestion.ts'

@@ -1,6 +1,10 @@
 import { expose } from 'comlink'
-import { optimiseProgramme, type OptimiseRequest, type Optimum } from '@jardinero/core/season'
-import type { SearchSeason } from './seasonAnswers.ts'
+import {
+  optimiseProgramme,
+  type OptimiseRequest,
+  type Optimum,
+  type SearchSeason,
+} from '@jardinero/core/season'
 
 export type SearchOrder = { season: SearchSeason } & Pick<
   OptimiseRequest,

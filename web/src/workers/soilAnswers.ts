@@ -1,18 +1,20 @@
 import {
-  computeSoilOutlook,
-  joinRuns,
-  type GroundPast,
-  type MemberRuns,
-  type SoilAnswer,
-} from '@jardinero/core/soil'
-import {
   createSeasonAnswers,
   type SearchSeason,
   type SeasonAnswer,
+  type SeasonHeld,
   type SeasonQuestion,
-  type SoilHeld,
-} from './seasonAnswers.ts'
-import type { SoilQuestion } from './soilQuestion.ts'
+} from '@jardinero/core/season'
+import {
+  computeSoilOutlook,
+  joinKept,
+  joinRuns,
+  type GroundPast,
+  type KeptRuns,
+  type MemberRuns,
+  type SoilAnswer,
+  type SoilQuestion,
+} from '@jardinero/core/soil'
 
 /** Holds the runs of a yard's grounds, draws them to readings as often as it is asked, and judges what is planned on them. */
 export function createSoilAnswers() {
@@ -20,7 +22,7 @@ export function createSoilAnswers() {
   /** As they came; joined from them anew each time, so that an answer does not hang on which worker was first. */
   let parts: MemberRuns[] = []
   let joined: MemberRuns | undefined
-  let held: SoilHeld | undefined
+  let held: SeasonHeld | undefined
   const seasons = createSeasonAnswers()
   return {
     /** Another simulation begins: what is known of the last one is forgotten. */
@@ -33,6 +35,13 @@ export function createSoilAnswers() {
     },
     takeRuns(runs: MemberRuns): void {
       parts.push(runs)
+      joined = undefined
+    },
+    /** What the server has simulated already. */
+    takeKept(kept: KeptRuns): void {
+      const { pasts: all, runs } = joinKept(kept)
+      pasts = all
+      parts = [runs]
       joined = undefined
     },
     /** Nothing while there is nothing to draw. */

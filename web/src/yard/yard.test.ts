@@ -2,6 +2,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Section } from '@jardinero/contract/yard'
 import { atHome, button, choice, homeState, input, pick, until } from '../../test/home.ts'
+import { asksForAnswer, notHere } from '../../test/server.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
 import YardPlan from './YardPlan.vue'
@@ -14,6 +15,7 @@ afterEach(() => vi.unstubAllGlobals())
 function takeAll() {
   const sent: { method: string; url: string; body: Record<string, unknown> }[] = []
   vi.stubGlobal('fetch', (url: string, { method, body }: { method: string; body?: string }) => {
+    if (asksForAnswer(url)) return notHere()
     const row = body ? (JSON.parse(body) as Record<string, unknown>) : {}
     sent.push({ method, url, body: row })
     if (method === 'DELETE') return Promise.resolve(new Response(null, { status: 204 }))

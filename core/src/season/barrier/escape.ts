@@ -48,6 +48,15 @@ export function createStrengths(actives: BarrierActive[], targets: Target[]): St
     strongest,
     escaped,
     update: (inSoil) => {
+      // Of one active, as most programmes are, there is nothing to add up.
+      if (count === 1) {
+        for (let c = 0; c < strongest.length; c++) {
+          const u = inSoil[0]! * perResidue[c]!
+          strongest[c] = u
+          escaped[c] = u > 0 ? 1 / (1 + scale * u * u * u) : 1
+        }
+        return
+      }
       for (let c = 0; c < strongest.length; c++) {
         byGroup.fill(0)
         for (let i = 0; i < count; i++) byGroup[groupAt[i]!]! += inSoil[i]! * perResidue[c * count + i]!

@@ -23,8 +23,11 @@ const frozenShare = 0.1
  * @param soilC daily mean at 5 cm @param wetness share of what drained ground holds
  */
 export function lossPace(soilC: number, wetness: number, rule: LossRule): number {
-  const warm = rule.q10 ** ((soilC - referenceC) / 10) * (soilC < 0 ? frozenShare : 1)
-  return warm * (Math.max(0.05, wetness) / referenceWetness) ** rule.moistureExponent
+  // Both powers as one: this is worked out for every day of every member.
+  const ln =
+    (Math.log(rule.q10) * (soilC - referenceC)) / 10 +
+    rule.moistureExponent * Math.log(Math.max(0.05, wetness) / referenceWetness)
+  return Math.exp(ln) * (soilC < 0 ? frozenShare : 1)
 }
 
 /** The same for volumetric water of a texture. */

@@ -1,4 +1,4 @@
-import { addDays, convert, daysBetween, type Day } from '../../quantity/index.ts'
+import { convert, daysBetween, type Day } from '../../quantity/index.ts'
 import type { SoilOutlook } from '../../soil/index.ts'
 import type { FieldPass } from '../judge/judgeShapes.ts'
 import {
@@ -16,20 +16,28 @@ const lagDays = 3
 /** Watering of a pass already made, where nothing is known of it: what labels ask for, in time. */
 const usualWatering = { mm: 10, afterDays: 2 }
 
+/** Days on which nobody has time, days from today. */
+interface Busy {
+  from: number
+  to: number
+}
+const busyDays = ({ busy }: SeasonWishes, today: Day): Busy[] =>
+  busy.map(({ from, to }) => ({ from: daysBetween(today, from), to: daysBetween(today, to) }))
+
 /** The next day with time. */
-function freeDay(day: Day, { busy }: SeasonWishes): Day {
+function freeDay(day: number, busy: Busy[]): number {
   const taken = busy.find(({ from, to }) => day >= from && day <= to)
-  return taken ? freeDay(addDays(taken.to, 1), { busy } as SeasonWishes) : day
+  return taken ? freeDay(taken.to + 1, busy) : day
 }
 
 /** The day a rule is followed in one member, days from today; nothing where it never comes. Free days only. */
-function followedOn(opens: number, closes: number, today: Day, wishes: SeasonWishes): number | undefined {
+function followedOn(opens: number, closes: number, busy: Busy[]): number | undefined {
   if (Number.isNaN(opens) || opens === Infinity) return undefined
   const start = Math.max(1, opens)
   const on = Number.isFinite(closes)
     ? Math.min(start + lagDays, Math.max(start, closes - 1))
     : start + lagDays
-  return daysBetween(today, freeDay(addDays(today, Math.round(on)), wishes))
+  return freeDay(Math.round(on), busy)
 }
 
 export type RuleDays = SoilOutlook['ruleDays']
@@ -43,7 +51,8 @@ export function daysOfPass(
 ): (number | undefined)[] {
   if (when.kind === 'day') return Array.from({ length: members }, () => daysBetween(today, when.day))
   const { opens, closes } = ruleDays(when.school, when.pass)
-  return opens.map((open, m) => followedOn(open, closes[m]!, today, wishes))
+  const busy = busyDays(wishes, today)
+  return opens.map((open, m) => followedOn(open, closes[m]!, busy))
 }
 
 /** The middle of these days; nothing where most members do not make it. */

@@ -44,6 +44,9 @@ interface Judging {
   classAt: number[]
   leastUp: number[]
   escaped: Float64Array[]
+  /** Days on which some of the weeds come up, member by member: from `upAt[m]` to `upAt[m + 1]` of `upOn`. */
+  upOn: Uint16Array
+  upAt: Int32Array
   /** Emergence up to the day before, by weed. */
   before: Float64Array
   /** What came through on each day, by weed, where a pass may still kill it; empty where none does. */
@@ -52,6 +55,29 @@ interface Judging {
 }
 
 const keyOf = ({ target, factor }: Target) => `${target} ${factor}`
+
+const sparse = new WeakMap<FieldPlace, Map<string, { upOn: Uint16Array; upAt: Int32Array }>>()
+/** Days on which something comes up, as they lie in the field: the same for every programme, so found once. */
+function daysComingUp(place: FieldPlace, weeds: number[], members: number, days: number) {
+  const kept = sparse.get(place) ?? new Map<string, { upOn: Uint16Array; upAt: Int32Array }>()
+  sparse.set(place, kept)
+  const key = weeds.join(' ')
+  const known = kept.get(key)
+  if (known) return known
+  const upOn: number[] = []
+  const upAt = new Int32Array(members + 1)
+  const upTo = weeds.map((w) => place.upTo[w]!)
+  for (let m = 0; m < members; m++) {
+    for (let d = 0; d < days; d++) {
+      const at = m * days + d
+      if (upTo.some((own) => own[at]! > (d ? own[at - 1]! : 0))) upOn.push(d)
+    }
+    upAt[m + 1] = upOn.length
+  }
+  const made = { upOn: Uint16Array.from(upOn), upAt }
+  kept.set(key, made)
+  return made
+}
 
 function prepare(field: SeasonField, p: number, work: Work): Judging {
   const { members, days } = field
@@ -76,6 +102,7 @@ function prepare(field: SeasonField, p: number, work: Work): Judging {
     upTo: work.weedsToStop.map((w) => place.upTo[w]!),
     targets,
     classAt: targets.map(kindOf),
+    ...daysComingUp(place, work.weedsToStop, members, days),
     leastUp: work.weedsToStop.map((w) => leastPerDay * place.total[w]!),
     escaped: targets.map(() => new Float64Array(members)),
     before: new Float64Array(targets.length),
@@ -169,7 +196,10 @@ function comeUp(
 function walk(judging: Judging, m: number): void {
   const { field, place, residue, strengths, seedAt, run, covers } = judging
   const { days, rainMm } = field
+  const { upOn, upAt } = judging
   const at = m * days
+  const lastUp = upAt[m + 1]!
+  let nextUp = upAt[m]!
   const events = eventsOf(judging, m)
   residue.clear()
   judging.before.fill(0)
@@ -200,6 +230,8 @@ function walk(judging: Judging, m: number): void {
       if (strengths.strongest[seedAt]! >= seedStrength) run.seedFrom[m] = d + 1
       standing = strengths.most() >= goneStrength || residue.lying()
     }
+    if (nextUp === lastUp || upOn[nextUp] !== d) continue
+    nextUp++
     if (comeUp(judging, m, at, d, standing ? strengths.escaped : undefined)) markGap(judging, m, d)
   }
 }

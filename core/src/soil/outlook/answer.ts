@@ -188,14 +188,20 @@ export function computeSoilOutlook(request: SoilAnswerRequest): SoilOutlook {
       .filter((s) => s.index < beside.length)
       .map((s) => ({ ...s, index: beside[s.index]!.index })),
   }
+  /** Asked again and again while programmes are judged. */
+  const known = new Map<string, ReturnType<SoilOutlook['ruleDays']>>()
   const ruleDays: SoilOutlook['ruleDays'] = (id, pass) => {
+    const before = known.get(`${id} ${pass}`)
+    if (before) return before
     const rules: TimingSchool = timingSchools[id]
     const { opens, closes, season } = rules.passes.find((p) => p.id === pass)!
     const values = schools.find((s) => s.school === id)!.parameters
-    return {
+    const days = {
       opens: resolveMarker(opens, values, source, season),
       closes: resolveMarker(closes, values, source, season),
     }
+    known.set(`${id} ${pass}`, days)
+    return days
   }
   return { answer, paths, ruleDays }
 }

@@ -1,24 +1,21 @@
-import type { ZoneId } from '@jardinero/core/quantity'
+import type { ZoneId } from '../quantity/index.ts'
+import type { GroundPast, MemberRuns, SoilOutlook, SoilQuestion, Trend } from '../soil/index.ts'
+import { usualLoss } from './barrier/loss.ts'
+import type { Target } from './barrier/escape.ts'
+import { computeField, type SeasonField } from './field/field.ts'
+import { fieldFrom } from './field/span.ts'
+import { searchField } from './optimise/optimise.ts'
+import type { PlanContext, Programme } from './programme/programme.ts'
+import type { SchoolChoice } from './schools/schoolProgramme.ts'
 import {
   compareSchools,
-  computeField,
-  fieldFrom,
   judgeProgramme,
-  searchField,
   thinSeason,
-  usualLoss,
   weedsToStop,
   type JudgedProgramme,
-  type PlanContext,
-  type Programme,
-  type SchoolChoice,
   type SchoolRow,
   type Season,
-  type SeasonField,
-  type Target,
-} from '@jardinero/core/season'
-import type { GroundPast, MemberRuns, SoilOutlook, Trend } from '@jardinero/core/soil'
-import type { SoilQuestion } from './soilQuestion.ts'
+} from './season.ts'
 
 /** What is asked of a season; plain, so that it can cross to a worker. */
 export interface SeasonQuestion {
@@ -42,8 +39,8 @@ export interface SeasonAnswer {
 /** A season with the part of its field a search needs. */
 export type SearchSeason = Omit<Season, 'ruleDays'>
 
-/** The soil as it was last answered for. */
-export interface SoilHeld {
+/** The soil as it was last answered for: the seasons that programmes are judged on. */
+export interface SeasonHeld {
   outlook: SoilOutlook
   question: SoilQuestion
   pasts: GroundPast[]
@@ -55,9 +52,9 @@ const searched = 28
 
 /** Answers for the season on the soil that is held; the field is made once a soil, and again for other weeds or another pace of loss. */
 export function createSeasonAnswers() {
-  let made: { soil: SoilHeld; key: string; field: SeasonField; half?: Season } | undefined
+  let made: { soil: SeasonHeld; key: string; field: SeasonField; half?: Season } | undefined
 
-  function fieldOf(soil: SoilHeld, { context, targets, places }: SeasonQuestion): NonNullable<typeof made> {
+  function fieldOf(soil: SeasonHeld, { context, targets, places }: SeasonQuestion): NonNullable<typeof made> {
     const { outlook, question, pasts, runs } = soil
     const q10 = context.wishes.q10 ?? usualLoss.q10
     const from = fieldFrom(question.today, question.hemisphere, context.zones, outlook.paths[0]!.back)
@@ -76,9 +73,10 @@ export function createSeasonAnswers() {
       pasts,
       runs,
       observedWaterMm: question.observedWaterMm,
-      weeds: question.weeds.map((weed) => {
+      // What no barrier stops is not judged.
+      weeds: question.weeds.flatMap((weed) => {
         const target = targets[weed.code]
-        return { ...weed, ...(target && { target }) }
+        return target ? [{ ...weed, target }] : []
       }),
       germination: outlook.answer.germination,
       loss: { ...usualLoss, q10 },
@@ -86,7 +84,7 @@ export function createSeasonAnswers() {
     made = { soil, key, field }
     return made
   }
-  const seasonOn = (soil: SoilHeld, question: SeasonQuestion): Season => {
+  const seasonOn = (soil: SeasonHeld, question: SeasonQuestion): Season => {
     const kept = fieldOf(soil, question)
     return {
       field: kept.field,
@@ -103,7 +101,7 @@ export function createSeasonAnswers() {
     return { ...whole, field: kept.half.field, ruleDays: kept.half.ruleDays }
   }
   return {
-    answer: (soil: SoilHeld, question: SeasonQuestion): SeasonAnswer => {
+    answer: (soil: SeasonHeld, question: SeasonQuestion): SeasonAnswer => {
       const whole = seasonOn(soil, question)
       const season = question.quick ? halved(whole) : whole
       return {
@@ -112,7 +110,7 @@ export function createSeasonAnswers() {
         ...(question.compare && { rows: compareSchools(season, question.compare) }),
       }
     },
-    forSearch: (soil: SoilHeld, question: SeasonQuestion): SearchSeason => {
+    forSearch: (soil: SeasonHeld, question: SeasonQuestion): SearchSeason => {
       const { ruleDays: _, ...season } = seasonOn(soil, question)
       const stride = Math.max(1, Math.floor(season.field.members / searched))
       return { ...season, field: searchField(season, weedsToStop(season), stride) }

@@ -1,0 +1,80 @@
+import type { DataSource } from 'typeorm'
+import type { AccountId, YardId } from '@jardinero/core/quantity'
+import type { Clock } from '../platform/clock.ts'
+import { AccountScope } from '../platform/scope.ts'
+import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
+import type { AskStation } from '../soil/index.ts'
+import type { StoredAnswer, StoredProgress } from './entities.ts'
+import { gatherAnswer, type AnswerOrder } from './gather.ts'
+import { keepRuns } from './runs.ts'
+import type { KeptRuns } from '@jardinero/core/soil'
+import type { MadeShare, Share } from './simulateThread.ts'
+
+export interface AnswerJob {
+  accountId: AccountId
+  yardId: YardId
+}
+export interface AnswerThreads {
+  simulate: (order: Share) => Promise<MadeShare>
+  make: (order: { order: AnswerOrder; kept: KeptRuns }) => Promise<string>
+}
+
+/** Threads for answers: two that run the seasons, one that draws them and judges. */
+export const createAnswerThreads = (atEnd: AtEnd): AnswerThreads => ({
+  simulate: createThreads<Share, MadeShare>(atEnd, {
+    filename: workerAt('simulateThread', import.meta.url),
+    name: 'simulateShare',
+    threads: 2,
+    waiting: 64,
+    mostMs: 5 * 60_000,
+  }),
+  make: createThreads<{ order: AnswerOrder; kept: KeptRuns }, string>(atEnd, {
+    filename: workerAt('answerThread', import.meta.url),
+    name: 'makeAnswer',
+    threads: 1,
+    waiting: 16,
+    mostMs: 60_000,
+  }),
+})
+
+export interface AnswerParts {
+  database: DataSource
+  clock: Clock
+  stations: AskStation
+  threads: AnswerThreads
+}
+
+/** Works out the answer for a yard, where the one that is kept does not rest on what is known now, and keeps it. */
+export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: AnswerParts): Promise<void> {
+  const { database, clock, threads } = parts
+  const now = () => clock().toISOString()
+  const gathered = await database.transaction(async (manager) => {
+    const scope = new AccountScope(manager, accountId)
+    if (!(await scope.count('yard', { id: yardId }))) return undefined
+    const [kept] = await scope.find<StoredAnswer>('kept_answer', { yardId })
+    const order = await gatherAnswer(scope, yardId, parts)
+    return order?.restsOn === kept?.restsOn ? undefined : order
+  })
+  if (!gathered) return
+  const { restsOn, day } = gathered
+  const told = (done: number) =>
+    database.manager.upsert(
+      'answer_progress',
+      { yardId, restsOn, done, at: now() } satisfies StoredProgress,
+      ['yardId'],
+    )
+  await told(0)
+  const kept = await keepRuns(
+    gathered.simulation,
+    { database, simulate: threads.simulate, now },
+    async (done) => void (await told(done)),
+  )
+  const body = await threads.make({ order: gathered, kept })
+  await database.transaction(async (manager) => {
+    const scope = new AccountScope(manager, accountId)
+    // The yard may be gone by now.
+    if (await scope.count('yard', { id: yardId }))
+      await scope.put('kept_answer', [{ yardId, day, restsOn, body, madeAt: now() }], ['yardId'])
+    await manager.delete('answer_progress', { yardId })
+  })
+}
