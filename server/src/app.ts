@@ -6,7 +6,7 @@ import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
 import { createQuota } from './platform/quota.ts'
 import { accountRoutes } from './account/index.ts'
-import { answerRoutes } from './answer/index.ts'
+import { answerRoutes, calendarRoutes } from './answer/index.ts'
 import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
 import { ledgerRoutes } from './ledger/index.ts'
@@ -111,7 +111,7 @@ export async function buildApp({
 
   await registerSecurity(app, database, config)
   // What is large and only read; nothing that carries a secret is made smaller by what stands beside it.
-  await app.register(compress, { global: false, threshold: 2048 })
+  await app.register(compress, { global: false, threshold: 2048, globalDecompression: false })
   const stations = createStations(database, config.weatherUrl)
   const quota = createQuota(config.quota)
   registerSignedIn(app, { database, quota, ...(allows && { allows }) })
@@ -124,7 +124,7 @@ export async function buildApp({
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
     soilRoutes(rooms, clock, { stations, probeUrl: config.probeUrl })
-    seasonRoutes(rooms, { database, clock, wordsFor })
+    seasonRoutes(rooms, clock)
     shelfRoutes(rooms, { clock, wordsFor })
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
     outingRoutes(rooms, clock, config.meterUrl)
@@ -132,6 +132,7 @@ export async function buildApp({
     ledgerRoutes(rooms, { clock, wordsFor, makeSpread })
     stateRoutes(rooms)
     answerRoutes(rooms, { database, clock, stations })
+    calendarRoutes(rooms, { database, clock, wordsFor })
     accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })
     rooms.get(
       '/api/health',

@@ -8,6 +8,9 @@ import { buildApp } from '../src/app.ts'
 import type { Config } from '../src/platform/config.ts'
 import type { SendMail } from '../src/platform/mail.ts'
 import { createDatabase } from '../src/database.ts'
+import { makeAnswer } from '../src/answer/answerThread.ts'
+import type { AnswerThreads } from '../src/answer/index.ts'
+import { simulateShare } from '../src/answer/simulateThread.ts'
 import { runTask } from '../src/work/taskWorker.ts'
 import { startWorker } from '../src/work/worker.ts'
 import { wordsFor } from '@jardinero/words/whole'
@@ -52,6 +55,12 @@ export async function asAdmin(sql: string, values: unknown[] = []): Promise<void
   await client.connect()
   await client.query(sql, values)
   await client.end()
+}
+
+/** Answers worked out inside this process. */
+const answersHere: AnswerThreads = {
+  simulate: (order) => Promise.resolve(simulateShare(order)),
+  make: (order) => Promise.resolve(makeAnswer(order)),
 }
 
 export const testNow = new Date('2026-03-01T17:00:00Z')
@@ -147,7 +156,7 @@ export async function startOn(
         wordsFor,
         reviveMs: 300,
         log: (fault) => console.error(fault),
-        ...(!threads && { runTask }),
+        ...(!threads && { runTask, answers: answersHere }),
       })
     : undefined
   const close = async () => {

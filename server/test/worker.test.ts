@@ -196,7 +196,7 @@ describe('rounds that come by themselves', () => {
     )
     const stop = await worker()
     const planned = await server.owner.query('SELECT name FROM pgboss.schedule ORDER BY name')
-    expect(planned).toEqual([{ name: 'remind' }, { name: 'sweep' }])
+    expect(planned).toEqual(['answers', 'remind', 'sweep'].map((name) => ({ name })))
     const boss = createBoss(server.database, false)
     await boss.start()
     await boss.send('sweep', {})

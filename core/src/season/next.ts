@@ -24,7 +24,7 @@ export interface NextApplication extends PassProduct {
 }
 
 /** No application, and why: too late for what it would still stop, or every method breaks a limit. */
-export interface NoApplication {
+interface NoApplication {
   kind: 'none'
   why: 'tooLate' | 'limits'
   /** Share that the best of them would let through. */

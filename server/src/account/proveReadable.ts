@@ -9,7 +9,7 @@ import { csvRow, findRecords, recordSheet } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { validate } from '../platform/validation.ts'
-import { planCalendar } from '../season/index.ts'
+import { planCalendar } from '../answer/index.ts'
 import { FaultList } from './fileRows.ts'
 
 /** Tries one reader on one row. */

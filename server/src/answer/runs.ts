@@ -12,7 +12,7 @@ const share = 25
 const wordOf = (of: unknown) => createHash('sha256').update(JSON.stringify(of)).digest('hex')
 
 /** Under what the seasons of a simulation are kept, and each of its grounds: the same for all yards that have the same. */
-export function keysOf({ grounds, ...seasons }: SimulationRequest): { seasons: string; grounds: string[] } {
+function keysOf({ grounds, ...seasons }: SimulationRequest): { seasons: string; grounds: string[] } {
   const base = wordOf([edition, soilMembers, seasons])
   return { seasons: base, grounds: grounds.map((ground) => wordOf([base, ground])) }
 }

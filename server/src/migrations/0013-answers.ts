@@ -12,7 +12,7 @@ export class Answers1764000000013 implements MigrationInterface {
          CONSTRAINT "kept_answer_pkey" PRIMARY KEY ("yard_id"))`,
     )
     await run.query(
-      `ALTER TABLE "kept_answer" ADD CONSTRAINT "kept_answer_of_yard" FOREIGN KEY ("account_id", "yard_id")
+      `ALTER TABLE "kept_answer" ADD CONSTRAINT "FK_c0cae9179dc4097cbb5f5259f62" FOREIGN KEY ("account_id", "yard_id")
          REFERENCES "yard"("account_id", "id") ON DELETE CASCADE ON UPDATE NO ACTION`,
     )
     await run.query(

@@ -7,7 +7,7 @@ import { dayIn, hourIn, type AccountId, type PersonId } from '@jardinero/core/qu
 import type { StoredPerson } from '../platform/accountEntities.ts'
 import type { Clock } from '../platform/clock.ts'
 import { AccountScope } from '../platform/scope.ts'
-import { eventsOfDay } from '../season/index.ts'
+import { eventsOfDay } from '../answer/index.ts'
 
 /** Keys by which push services know this server; without them nothing is ever pushed. */
 export interface PushKeys {

@@ -11,8 +11,8 @@ export const wakeWorkers = async (database: DataSource): Promise<void> => {
 }
 
 /**
- * Listens for what waits, on a connection of its own; one that is lost is opened again. Without it work is found a moment
- * later. @returns ends it
+ * Listens for what waits, on a connection it keeps; one that is lost is opened again. Without it work is found a moment later.
+ * @returns ends it
  */
 export function listenForWork(database: DataSource, heard: () => void): () => Promise<void> {
   let client: PoolClient | undefined
@@ -27,18 +27,18 @@ export function listenForWork(database: DataSource, heard: () => void): () => Pr
     try {
       client = await poolOf(database)!.connect()
       client.on('notification', heard)
-      client.on('error', lost)
+      client.once('error', lost)
       await client.query(`LISTEN ${channel}`)
     } catch {
       lost()
     }
   }
-  void listen()
-  return () => {
+  const opening = listen()
+  return async () => {
     over = true
     clearTimeout(timer)
+    await opening
     client?.release(true)
     client = undefined
-    return Promise.resolve()
   }
 }

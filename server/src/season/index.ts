@@ -1,4 +1,3 @@
-export { eventsOfDay, planCalendar } from './calendar.ts'
-export { feedEntity, planEntity } from './entities.ts'
+export { feedEntity, planEntity, type StoredFeed } from './entities.ts'
 export { seasonRoutes } from './routes.ts'
 export { gatherContext, plansInForce } from './plans.ts'

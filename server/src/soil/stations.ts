@@ -20,7 +20,7 @@ interface Told {
   hours: ForecastHour[]
 }
 /** The weather of a station up to a day, and what was forecast then. */
-export interface StationWeather {
+interface StationWeather {
   past: Told
   ahead: Told
   /** When the service said so; and whether it is away now, so that this is what it said last. */

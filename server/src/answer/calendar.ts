@@ -3,9 +3,11 @@ import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
 import { dayIn, addDays, type Day, type Params, type AccountId, type YardId } from '@jardinero/core/quantity'
 import { almanac } from '@jardinero/almanac'
+import type { YardAnswer } from '@jardinero/contract/answer'
+import type { SeasonPlan } from '@jardinero/contract/season'
 import type { RatingRow } from '@jardinero/contract/ledger'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
-import { computeEvents, noWishes, type PlanContext } from '@jardinero/core/season'
+import { computeEvents, noWishes, type PassDay, type PlanContext } from '@jardinero/core/season'
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
@@ -13,7 +15,8 @@ import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { findRecords } from '../ledger/index.ts'
-import { gatherContext, plansInForce } from './plans.ts'
+import { gatherContext, plansInForce } from '../season/index.ts'
+import { readKept } from './readKept.ts'
 
 /** A day of the calendar as the library takes it: it reads the local parts of a date. */
 const dateOf = (day: string) => {
@@ -21,12 +24,31 @@ const dateOf = (day: string) => {
   return new Date(year, month - 1, date)
 }
 
+/** The days of a plan as the weather has them now, where the kept answer says; else as they were when it was taken. */
+function daysNow(
+  { programme, days, half }: Pick<SeasonPlan, 'programme' | 'days' | 'half'>,
+  kept: YardAnswer | undefined,
+): PassDay[] {
+  const now = kept?.season?.half === half ? kept.season.plan : undefined
+  return now && JSON.stringify(now.programme) === JSON.stringify(programme) ? now.passes : days
+}
+
+/** What is proposed where no plan was taken, as every station tells it. */
+async function proposedDay(scope: AccountScope, yardId: YardId) {
+  const next = (await readKept(scope, yardId))?.next
+  if (next?.kind !== 'proposed' || !next.day) return []
+  const { label, zones, rate, day, school = '' } = next
+  const params: Params = { label, zones: zones.join(', '), rate, day, school }
+  return [{ id: 'proposed', code: 'proposed', from: day, to: day, params }]
+}
+
 /** What the plans in force put on which days. */
 async function plannedDays(scope: AccountScope, yardId: YardId, context: PlanContext) {
   const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
   const output = sprinkler && computeSprinkler(sprinkler)
+  const kept = await readKept(scope, yardId)
   return (await plansInForce(scope, yardId)).flatMap(({ programme, days, ...plan }, at) =>
-    computeEvents(programme, days, {
+    computeEvents(programme, daysNow({ programme, days, half: plan.half }, kept), {
       ...context,
       // Seed and coring are the yard's, not a plan's: told once.
       wishes: at === 0 ? context.wishes : noWishes,
@@ -44,7 +66,8 @@ export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, c
     held && dayIn(held.from, yard.timeZone) === today
       ? [{ code: 'window', from: today, to: today, params: { label: held.label } as Params }]
       : []
-  return [...planned, ...(await followingDays(scope, yard, today)), ...window].filter(
+  const proposed = await proposedDay(scope, yard.id)
+  return [...planned, ...proposed, ...(await followingDays(scope, yard, today)), ...window].filter(
     (event) => event.from >= today && event.from <= addDays(today, 1),
   )
 }
@@ -103,11 +126,12 @@ export async function planCalendar(
       sequence: edition,
       x: [{ key: 'X-JARDINERO-PLAN', value: id }],
     })
-  for (const event of await followingDays(scope, yard, context.today)) {
+  const own = [...(await proposedDay(scope, yardId)), ...(await followingDays(scope, yard, context.today))]
+  for (const event of own) {
     const { at } = event.params
     const params = at ? { ...event.params, at: words.time(String(at), yard.timeZone, 'long') } : event.params
     calendar.createEvent({
-      id: `${event.id}@jardinero.invalid`,
+      id: `${event.id === 'proposed' ? `proposed.${yardId}` : event.id}@jardinero.invalid`,
       stamp: clock(),
       start: dateOf(event.from),
       end: dateOf(addDays(event.to, 1)),
