@@ -178,6 +178,26 @@ describe('one account’s scope', () => {
       ).rejects.toMatchObject({ code: 'idTaken' })
     })
   })
+  it('keeps the order of rows that were made together', async () => {
+    const owner = await new Visitor(server.app).signUp()
+    const { id } = (await owner.get('/api/account')).json().account
+    const sprayer = (name: string) => ({
+      id: randomUUID(),
+      version: 1,
+      name,
+      kind: 'backpack',
+      capacityGal: 1,
+    })
+    const names = Array.from({ length: 40 }, (_, i) => `sprayer ${i}`)
+    await server.database.transaction(async (manager) => {
+      const scope = new AccountScope(manager, id)
+      await scope.insert('sprayer', names.slice(0, 15).map(sprayer))
+      for (const name of names.slice(15, 25)) await scope.add('sprayer', sprayer(name))
+      await scope.addAll('sprayer', names.slice(25).map(sprayer))
+    })
+    const equipment = (await owner.get('/api/bench/equipment')).json() as { sprayers: { name: string }[] }
+    expect(equipment.sprayers.map((s) => s.name)).toEqual(names)
+  })
   it('undoes the whole request when a part of it fails', async () => {
     const owner = await new Visitor(server.app).signUp()
     const { id } = (await owner.get('/api/account')).json().account

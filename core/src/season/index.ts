@@ -20,7 +20,14 @@ export {
   targetsOf,
   type PlanFacts,
 } from './context.ts'
-export { nextOfPlan, nextProposed, type NextAnswer, type NextApplication, type NextFacts } from './next.ts'
+export {
+  nextOfPlan,
+  nextProposed,
+  recommendedOf,
+  type NextAnswer,
+  type NextApplication,
+  type NextFacts,
+} from './next.ts'
 export type { Judgement, PlaceJudgement, WeedJudgement } from './judge/judgement.ts'
 export type { Reason } from './judge/reason.ts'
 export {

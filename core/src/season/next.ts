@@ -36,6 +36,8 @@ export interface NextFacts {
   /** The day one stands on, and the one on which this half's season began. */
   day: Day
   seasonFrom: Day
+  /** The person's own way of timing. */
+  school: TimingSchoolId
   zones: { id: ZoneId; name: string }[]
   labels: PlanLabel[]
   /** What is down. */
@@ -99,11 +101,18 @@ export function nextOfPlan(
 const mostThrough = 0.6
 
 /**
- * The first pass of the programme that is recommended: the first of those compared, as they are ordered. Nothing is said where
- * this season has had its barrier, or the day is past.
+ * The programme that is recommended: that of the person's own school, where it keeps every limit and wish and stops most; else
+ * the first of those compared, as they are ordered.
  */
+export function recommendedOf(rows: SchoolRow[], own: TimingSchoolId): SchoolRow | undefined {
+  const mine = rows.find((r) => r.school === own)
+  const keeps = mine?.programme.passes.length && !mine.faults.length && !mine.breaks.length
+  return keeps && (escapedOf(mine) ?? 1) < mostThrough ? mine : rows[0]
+}
+
+/** The first pass of the programme that is recommended. Nothing is said where this season has had its barrier, or the day is past. */
 export function nextProposed(rows: SchoolRow[], facts: NextFacts): NextAnswer | undefined {
-  const [best] = rows
+  const best = recommendedOf(rows, facts.school)
   if (!best) return undefined
   if (facts.records.some((r) => r.day >= facts.seasonFrom && r.day <= facts.day && isBarrier(r)))
     return undefined

@@ -35,8 +35,11 @@ function daysNow(
 
 /** What is proposed where no plan was taken, as every station tells it. */
 async function proposedDay(scope: AccountScope, yardId: YardId) {
-  const next = (await readKept(scope, yardId))?.next
+  const kept = await readKept(scope, yardId)
+  const next = kept?.next
   if (next?.kind !== 'proposed' || !next.day) return []
+  // A plan may have been taken since.
+  if ((await plansInForce(scope, yardId)).some((p) => p.half === kept?.season?.half)) return []
   const { label, zones, rate, day, school = '' } = next
   const params: Params = { label, zones: zones.join(', '), rate, day, school }
   return [{ id: 'proposed', code: 'proposed', from: day, to: day, params }]

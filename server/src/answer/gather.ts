@@ -138,6 +138,7 @@ export async function gatherAnswer(
   const next: NextFacts = {
     day: today,
     seasonFrom: seasonOf(today, question.hemisphere, half).from,
+    school: yard.timingSchool,
     zones: zones.map(({ id, name }) => ({ id, name })),
     labels: (await rowsWhere<Label>(scope, 'label')).map(({ id, rules }) => ({ id, rules })),
     records: records.map((r) => ({ day: dayIn(r.appliedAt, yard.timeZone), rules: r.rules })),

@@ -34,6 +34,18 @@ const tablesIn = (sql: string, tables: string[]): string[] => {
 /** PostgreSQL takes so many parameters in one statement; a row may have some twenty. */
 const rowsAtOnce = 500
 
+/** Rows that come together were made one after the other, a microsecond apart: so their order is kept. */
+function madeInOrder(): (row: object) => object {
+  let last = 0
+  return (row) => {
+    last = Math.max(last + 1, Date.now() * 1000)
+    const whole = new Date(Math.floor(last / 1000)).toISOString().slice(0, -1)
+    const instant = `${whole}${String(last % 1000).padStart(3, '0')}Z`
+    // As the database reads it: a date of this language has thousandths only.
+    return { ...row, createdAt: () => `'${instant}'::timestamptz` }
+  }
+}
+
 /**
  * One account's view of the database inside one transaction, and the one place where its id is put into a query: rooms name
  * what they look for, never whose it is.
@@ -44,6 +56,13 @@ export class AccountScope {
     readonly accountId: AccountId,
     readonly quota?: QuotaGuard,
   ) {}
+
+  /** Rows of one transaction have one time of the database: in what order they were made is said here. */
+  private inOrder(entity: string): (row: object) => object {
+    const has = this.manager.connection.getMetadata(entity).findColumnWithPropertyName('createdAt')
+    return has ? (this.order ??= madeInOrder()) : (row) => row
+  }
+  private order?: (row: object) => object
 
   private own(where: object): ObjectLiteral {
     return { ...where, accountId: this.accountId }
@@ -121,7 +140,7 @@ export class AccountScope {
       .createQueryBuilder()
       .insert()
       .into(entity)
-      .values(this.own(row))
+      .values(this.own(this.inOrder(entity)(row)))
       .orIgnore()
       .returning('id')
       .execute()
@@ -135,13 +154,14 @@ export class AccountScope {
   /** Adds many rows; those whose ids are here already stay as they are. @returns how many were added @throws ProblemError idTaken */
   async addAll<T extends Stored>(entity: string, rows: Own<T>[]): Promise<number> {
     let added = 0
+    const made = this.inOrder(entity)
     for (let i = 0; i < rows.length; i += rowsAtOnce) {
       const some = rows.slice(i, i + rowsAtOnce)
       const result = await this.manager
         .createQueryBuilder()
         .insert()
         .into(entity)
-        .values(some.map((row) => this.own(row)))
+        .values(some.map((row) => this.own(made(row))))
         .orIgnore()
         .returning('id')
         .execute()
@@ -157,10 +177,12 @@ export class AccountScope {
 
   /** Adds rows as they are; one whose key is here already is an error of the database. */
   async insert(entity: string, rows: object[]): Promise<void> {
+    const { manager } = this
+    const made = this.inOrder(entity)
     for (let i = 0; i < rows.length; i += rowsAtOnce)
-      await this.manager.insert(
+      await manager.insert(
         entity,
-        rows.slice(i, i + rowsAtOnce).map((row) => this.own(row)),
+        rows.slice(i, i + rowsAtOnce).map((row) => this.own(made(row))),
       )
   }
 

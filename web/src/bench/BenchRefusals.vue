@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { splitByWater } from '@jardinero/core/bench'
 import type { Refusal } from '@jardinero/core/quantity'
+import FaultList from '../kit/FaultList.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import TurfCheckRest from '../shelf/TurfCheckRest.vue'
@@ -42,9 +43,7 @@ const reason = computed({
 </script>
 
 <template>
-  <ul v-if="stops.length" class="refusals" role="alert">
-    <li v-for="(r, i) in stops" :key="i">{{ refusal(r) }}</li>
-  </ul>
+  <FaultList class="refusals" :faults="stops.map((r) => refusal(r))" />
   <section v-if="asks.length" class="asks">
     <h2>{{ say('bench.firstAnswer') }}</h2>
     <p v-for="(r, i) in asks" :key="i">{{ refusal(r) }}</p>
@@ -80,8 +79,12 @@ const reason = computed({
   border-left: 3px solid var(--stop);
   padding: 0.2rem 0 0.2rem 0.9rem;
   margin: 0 0 1rem;
-  list-style: none;
   font-size: 1.05rem;
+}
+.refusals :deep(ul) {
+  list-style: none;
+  margin: 0;
+  padding: 0;
 }
 .asks {
   border-left: 3px solid var(--clay);

@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import FaultList from '../kit/FaultList.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import WelcomeReading from './WelcomeReading.vue'
@@ -39,9 +40,7 @@ const later = async () =>
     <form novalidate @submit.prevent="next">
       <component :is="steps[at]" :first="first" :form="form" />
       <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
-      <ul v-if="form.problem.value?.faults.length && step === 'reading'" class="stop" role="alert">
-        <li v-for="f in form.problem.value.faults" :key="f.code">{{ f.detail }}</li>
-      </ul>
+      <FaultList v-if="step === 'reading'" :faults="form.problem.value?.faults.map((f) => f.detail) ?? []" />
       <div class="actions">
         <Button
           type="submit"

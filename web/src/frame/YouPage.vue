@@ -30,10 +30,13 @@ const choices = computed(() => [
 const saved = ref(false)
 /** One after the other: what is chosen while the last is still being saved is saved next. */
 let last = Promise.resolve()
+let waiting = 0
 function prefer(key: string, value: unknown): void {
   saved.value = false
+  waiting++
   last = last.then(async () => {
-    saved.value = await form.save(() => session.prefer({ [key]: value }))
+    const worked = await form.save(() => session.prefer({ [key]: value }))
+    if (--waiting === 0) saved.value = worked
   })
 }
 </script>

@@ -70,6 +70,46 @@ describe('one’s own page', () => {
   })
 })
 
+describe('what one prefers', () => {
+  it('is saved one after the other, however fast it is chosen', async () => {
+    const { show, settle } = await atHome({ path: '/you' })
+    useSession().person = session.person as never
+    const asked: Record<string, unknown>[] = []
+    const answers: (() => void)[] = []
+    vi.stubGlobal('fetch', (_: string, { body }: RequestInit = {}) => {
+      const sent = body ? (JSON.parse(String(body)) as Record<string, unknown>) : {}
+      asked.push(sent)
+      return new Promise((done) =>
+        answers.push(() =>
+          done(
+            new Response(
+              JSON.stringify({
+                ...session.person,
+                ...Object.assign({}, ...asked),
+                version: asked.length + 1,
+              }),
+            ),
+          ),
+        ),
+      )
+    })
+    const page = show(YouPage)
+    await settle()
+    const before = asked.length
+    const [units, temperature] = page.findAllComponents({ name: 'ChoiceField' })
+    units!.vm.$emit('update:modelValue', 'metric')
+    temperature!.vm.$emit('update:modelValue', 'C')
+    await settle()
+    expect(asked.length).toBe(before + 1)
+    answers.at(-1)!()
+    await until(() => asked.length === before + 2)
+    answers.at(-1)!()
+    await until(() => page.text().includes('Saved.'))
+    expect(asked.slice(before)).toMatchObject([{ units: 'metric' }, { temperature: 'C' }])
+    expect(useSession().preferences).toMatchObject({ units: 'metric', temperature: 'C' })
+  })
+})
+
 describe('the account as a file', () => {
   async function choose(text: string, answers: Record<string, Answer>) {
     const { show } = await atHome({ path: '/you' })

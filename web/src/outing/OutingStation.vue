@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
+import FaultList from '../kit/FaultList.vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
@@ -79,9 +80,7 @@ const bench = () =>
         <BestWindows :answer="answer" :after-of="windows.afterOf" @hold="hold" />
       </template>
     </template>
-    <ul v-else-if="outcome && !outcome.ok" class="stop" role="alert">
-      <li v-for="(r, i) in outcome.refusals" :key="i">{{ refusal(r) }}</li>
-    </ul>
+    <FaultList v-else-if="outcome && !outcome.ok" :faults="outcome.refusals.map((r) => refusal(r))" />
     <p v-else-if="!hours.length" class="quiet">
       {{
         windows.isInvented.value

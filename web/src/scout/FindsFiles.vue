@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { FindsTaken } from '@jardinero/contract/scout'
+import FaultList from '../kit/FaultList.vue'
 import { send } from '../kit/api.ts'
 import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -11,6 +12,15 @@ const account = useAccount()
 const { say } = useWords()
 const { yard } = useYard()
 const form = useForm()
+const faults = computed(() => {
+  const { problem } = form
+  return problem.value
+    ? [
+        ...problem.value.faults.slice(0, 6).map((f) => f.detail),
+        ...(problem.value.faults.length ? [] : [problem.value.detail]),
+      ]
+    : []
+})
 const added = ref<number>()
 const unread = ref(false)
 
@@ -61,10 +71,7 @@ async function take(event: Event): Promise<void> {
     </p>
     <p v-if="added !== undefined" role="status">{{ say('scout.taken', { added }) }}</p>
     <p v-if="unread" class="stop" role="alert">{{ say('scout.notAFile') }}</p>
-    <ul v-if="form.problem.value" class="stop small" role="alert">
-      <li v-for="(f, i) in form.problem.value.faults.slice(0, 6)" :key="i">{{ f.detail }}</li>
-      <li v-if="!form.problem.value.faults.length">{{ form.problem.value.detail }}</li>
-    </ul>
+    <FaultList class="small" :faults="faults" />
   </section>
 </template>
 

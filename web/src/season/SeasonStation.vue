@@ -36,7 +36,8 @@ const { sentence, proposes } = useSeasonAnswer()
 const { say, number, refusal } = useWords()
 const saveWords = useSaveWords()
 const form = useForm()
-void usePlants().load()
+const plants = usePlants()
+void plants.load()
 
 const asking = ref(false)
 const reason = ref('')
@@ -133,7 +134,7 @@ const print = () => window.print()
       <ul v-if="cautions.length" class="cautions small">
         <li v-for="(c, i) in cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
       </ul>
-      <EscapeTable :judged="shown.judged" />
+      <EscapeTable v-if="plants.loaded.value" :judged="shown.judged" />
       <SearchPanel />
       <p class="quiet small">
         {{

@@ -23,6 +23,7 @@ export function useNext() {
     const facts = {
       day: day.value,
       seasonFrom: seasonOf(day.value, situation.value.hemisphere, usualHalf.value).from,
+      school: yard.value?.timingSchool ?? 'edgeLed',
       zones: zones.value,
       labels: account.state.labels,
       records: records.value,

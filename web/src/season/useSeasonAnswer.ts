@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import type { JudgedProgramme } from '@jardinero/core/season'
+import { recommendedOf, type JudgedProgramme } from '@jardinero/core/season'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
@@ -26,7 +26,7 @@ export function useSeasonAnswer() {
   const session = useSession()
   const soil = useSoil()
   const { say, day: sayDay } = useWords()
-  const { places } = useYard()
+  const { places, yard } = useYard()
   const { stoppable, barrierLabels } = usePlanContext()
   const { shown, rows } = useShown()
   const inHundred = useInHundred()
@@ -77,7 +77,7 @@ export function useSeasonAnswer() {
   /** What is shown is proposed, or only tried: both are named, before the sentence. */
   const proposes = computed(() => {
     const { kind, school } = shown.value ?? {}
-    const best = String(rows.value[0]?.school === school)
+    const best = String(recommendedOf(rows.value, yard.value?.timingSchool ?? 'edgeLed')?.school === school)
     return kind === 'school' && school ? `${say('season.proposes', { school, best })} ` : ''
   })
   return { sentence, proposes, what, placeName }

@@ -1,6 +1,11 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import type { JudgedProgramme, Programme, ProgrammePass } from '@jardinero/core/season'
+import {
+  recommendedOf,
+  type JudgedProgramme,
+  type Programme,
+  type ProgrammePass,
+} from '@jardinero/core/season'
 import type { TimingSchoolId } from '@jardinero/core/soil'
 import { useYard } from '../state/index.ts'
 import { usePlanStore } from './planStore.ts'
@@ -28,7 +33,7 @@ export function useShown() {
   const draft = computed(() =>
     store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,
   )
-  /** Without a draft: the school asked for, the plan that was taken, or the best of the schools. */
+  /** Without a draft: the school asked for, the plan that was taken, or the one that is recommended. */
   const taken = computed<Shown | undefined>(() => {
     const row = rows.value.find((r) => r.school === route.query['school'])
     if (row) return { kind: 'school', school: row.school, judged: row }
@@ -40,7 +45,7 @@ export function useShown() {
           judged: mine.value.plan,
         }
       )
-    const [best] = rows.value
+    const best = recommendedOf(rows.value, yard.value?.timingSchool ?? 'edgeLed')
     return best && { kind: 'school', school: best.school, judged: best }
   })
   const shown = computed<Shown | undefined>(() => {

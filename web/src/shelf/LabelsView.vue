@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { LabelsFile } from '@jardinero/contract/shelf'
 import { kindOf } from '@jardinero/core/shelf'
+import FaultList from '../kit/FaultList.vue'
 import FigureText from '../kit/FigureText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
@@ -106,9 +107,11 @@ async function takeIn(event: Event): Promise<void> {
         >{{ say('shelf.takeIn') }} <input type="file" accept="application/json,.json" @change="takeIn"
       /></label>
       <p v-if="taken" role="status">{{ taken }}</p>
-      <ul v-if="form.faults.value.length" class="stop small" role="alert">
-        <li v-for="(f, i) in form.faults.value.slice(0, 8)" :key="i">{{ f.field }}: {{ f.detail }}</li>
-      </ul>
+      <FaultList
+        v-if="form.faults.value.length"
+        class="small"
+        :faults="form.faults.value.slice(0, 8).map((f) => `${f.field}: ${f.detail}`)"
+      />
       <p v-else-if="form.problem.value" class="stop small" role="alert">{{ form.problem.value.detail }}</p>
     </template>
   </StationPage>

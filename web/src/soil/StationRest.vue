@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { StationTaken } from '@jardinero/contract/weather'
 import { guessColumns, guessUnits, isTypicalYear, type StationMapping } from '@jardinero/core/soil'
+import FaultList from '../kit/FaultList.vue'
 import RestRow from '../kit/RestRow.vue'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
@@ -106,9 +107,7 @@ const forget = () =>
       </template>
     </p>
     <p v-if="typicalTaken" role="status" class="small">{{ say('soil.station.typicalTaken') }}</p>
-    <ul v-if="form.faults.value.length" class="stop small" role="alert">
-      <li v-for="(f, i) in form.faults.value.slice(0, 8)" :key="i">{{ f.detail }}</li>
-    </ul>
+    <FaultList class="small" :faults="form.faults.value.slice(0, 8).map((f) => f.detail)" />
     <p v-if="form.general.value" class="stop small" role="alert">{{ form.general.value }}</p>
   </section>
 </template>
