@@ -231,6 +231,7 @@ const filedRecord = Joi.object({
   ).required(),
 })
 
+/** Every part of the file but its head: the table of parts, checked by the compiler, is their schema. */
 type Part = Exclude<keyof AccountFile, 'format' | 'version' | 'exportedAt'>
 
 /** Each part of the file: the shape of its rows, how many there may be, and whether the first version had it. */

@@ -247,23 +247,26 @@ export const tankChoices = {
     .required(),
 }
 /** POST /api/bench/tanks */
+/** The lawns of a tank or a spread, and how each is treated. */
+const treatedZones = list(
+  Joi.object({
+    zoneId: id.required(),
+    mode: Joi.string()
+      .valid(...treatModes)
+      .required(),
+    spotSqFt: Joi.number().min(0).allow(null).default(null),
+    edgeSqFt: Joi.number().min(0).allow(null).default(null),
+  }),
+  mostGrounds,
+)
+  .min(1)
+  .required()
+
 export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   id: id.required(),
   outlook: outlookDays,
   override,
-  zones: list(
-    Joi.object({
-      zoneId: id.required(),
-      mode: Joi.string()
-        .valid(...treatModes)
-        .required(),
-      spotSqFt: Joi.number().min(0).allow(null).default(null),
-      edgeSqFt: Joi.number().min(0).allow(null).default(null),
-    }),
-    mostGrounds,
-  )
-    .min(1)
-    .required(),
+  zones: treatedZones,
   products: list(
     Joi.object({
       labelId: id.required(),
@@ -301,11 +304,11 @@ export const mixOrder = Joi.object<MixOrder & { id: string }, true>({
 })
 
 /** POST /api/bench/spreads */
-export const spreadOrder = Joi.object<SpreadOrder & { id: string }>({
+export const spreadOrder = Joi.object<SpreadOrder & { id: string }, true>({
   id: id.required(),
   outlook: outlookDays,
   override,
-  zones: tankOrder.extract('zones'),
+  zones: treatedZones,
   labelId: id.required(),
   calibrationId: id.required(),
   day: day.required(),

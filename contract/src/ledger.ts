@@ -146,7 +146,7 @@ export const recordOrder = Joi.object<RecordOrder, true>({
  * POST /api/ledger/applications: one application, of a tank or of a spread, over any number of lawns, written down whole or not
  * at all. A spread that is not kept yet comes with it.
  */
-export const applicationOrder = Joi.object<ApplicationOrder>({
+export const applicationOrder = Joi.object<ApplicationOrder, true>({
   id: id.required(),
   tankId: id,
   spreadId: id,
@@ -168,7 +168,10 @@ export const applicationOrder = Joi.object<ApplicationOrder>({
 export const tankRecordOrder = applicationOrder.fork(['spreadId', 'spread'], (f) => f.forbidden())
 
 /** What a person says of an application that is of a whole tank or spread. */
-export type ApplicationFacts = Omit<PassFacts, 'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt'>
+export type ApplicationFacts = Omit<
+  PassFacts,
+  'areaSqFt' | 'product' | 'waterGal' | 'stripSqFt' | 'waterAfterMm'
+>
 export interface ApplicationOrder extends ApplicationFacts {
   id: string
   tankId?: TankId

@@ -77,16 +77,24 @@ export const stationAnswer = Joi.object({
   hours: list(forecastHour.unknown(), 16 * 24).default([]),
 }).unknown()
 
-const mapping = Joi.object<StationMapping>({
+const mapping = Joi.object<StationMapping, true>({
   columns: Joi.object()
     .pattern(Joi.valid(...stationColumns), Joi.number().integer().min(0).max(199))
     .required(),
-  temperatureUnit: Joi.valid(...stationUnits.temperature).required(),
-  rainUnit: Joi.valid(...stationUnits.rain).required(),
-  windUnit: Joi.valid(...stationUnits.wind).default('m/s'),
-  solarUnit: Joi.valid(...stationUnits.solar).default('MJ'),
-  dayOrder: Joi.valid('ymd', 'mdy', 'dmy').default('ymd'),
-  every: Joi.valid('day', 'hour').required(),
+  temperatureUnit: Joi.string()
+    .valid(...stationUnits.temperature)
+    .required(),
+  rainUnit: Joi.string()
+    .valid(...stationUnits.rain)
+    .required(),
+  windUnit: Joi.string()
+    .valid(...stationUnits.wind)
+    .default('m/s'),
+  solarUnit: Joi.string()
+    .valid(...stationUnits.solar)
+    .default('MJ'),
+  dayOrder: Joi.string().valid('ymd', 'mdy', 'dmy').default('ymd'),
+  every: Joi.string().valid('day', 'hour').required(),
 })
 
 /** POST /api/soil/station: a file of the yard's own station, whole. */

@@ -1,6 +1,6 @@
 import type { Day, PlaceId, ZoneId } from '../quantity/index.ts'
 import type { Plant } from '../scout/index.ts'
-import { groundOf, seasonOf, type GroundChoices, type Trend, type Weed } from '../soil/index.ts'
+import { groundOf, type GroundChoices, type Trend, type Weed } from '../soil/index.ts'
 import {
   activesNamed,
   usualSituation,
@@ -85,12 +85,6 @@ export function buildPlanContext(facts: PlanFacts): PlanContext {
       sprouts: almanac.sprouts,
     },
   }
-}
-
-/** The half of the year that is planned: the one whose season has begun. */
-export function halfAt(day: Day, latitude: number): Trend {
-  const { from } = seasonOf(day, hemisphereOf(latitude), 'rising')
-  return from <= day ? 'rising' : 'falling'
 }
 
 /**

@@ -1,3 +1,4 @@
+export { halfAt } from './half.ts'
 export {
   createSeasonAnswers,
   type SearchSeason,
@@ -12,14 +13,7 @@ export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barr
 export { targetOf } from './barrier/target.ts'
 export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
 export { fieldFrom } from './field/span.ts'
-export {
-  barrierLabels,
-  buildPlanContext,
-  halfAt,
-  stoppableWeeds,
-  targetsOf,
-  type PlanFacts,
-} from './context.ts'
+export { barrierLabels, buildPlanContext, stoppableWeeds, targetsOf, type PlanFacts } from './context.ts'
 export {
   nextOfPlan,
   nextProposed,

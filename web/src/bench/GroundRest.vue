@@ -26,7 +26,6 @@ const chosen = computed({
 const ground = (id: string): GroundChoice => b.choices.value.ground[id] ?? { mode: 'broadcast' }
 const change = (id: string, patch: Partial<GroundChoice>) =>
   (b.choices.value.ground[id] = { ...ground(id), ...patch })
-/** A lawn half as large again as it is leaves so much over, or is short of it. */
 </script>
 
 <template>

@@ -3,6 +3,7 @@ import { usePreferredDark } from '@vueuse/core'
 import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import { connection } from '../kit/api.ts'
+import { withControls } from '../kit/controls.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useTicking } from '../state/index.ts'
 import { openWorking } from '../kit/working.ts'
@@ -16,7 +17,7 @@ import StationTrail from './StationTrail.vue'
 import YardServices from './YardServices.vue'
 import { useKeys } from './useKeys.ts'
 
-const WorkingDrawer = defineAsyncComponent(() => import('../kit/WorkingDrawer.vue'))
+const WorkingDrawer = defineAsyncComponent(withControls(() => import('../kit/WorkingDrawer.vue')))
 const session = useSession()
 const route = useRoute()
 const { say } = useWords()

@@ -2,11 +2,12 @@
 import type { YardId } from '@jardinero/core/quantity'
 import { computed, defineAsyncComponent } from 'vue'
 import { useRouter } from 'vue-router'
+import { withControls } from '../kit/controls.ts'
 import { useWords } from '../kit/session.ts'
 import { useHeld, useYard } from '../state/index.ts'
 
 /** The open yard; a choice where there are several, a search where there are many. */
-const YardSearch = defineAsyncComponent(() => import('./YardSearch.vue'))
+const YardSearch = defineAsyncComponent(withControls(() => import('./YardSearch.vue')))
 const held = useHeld()
 const router = useRouter()
 const { yard } = useYard()

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { useSeasonJudging } from '../season/index.ts'
-import { useSoilForecast } from '../soil/index.ts'
+import { defineAsyncComponent } from 'vue'
+import { useKeptSoil } from '../soil/index.ts'
 
-/** What works for the open yard whatever is looked at: the forecast of its soil, and its plan judged on it. Draws nothing. */
-useSoilForecast()
-useSeasonJudging()
+/** What works for the open yard whatever is looked at. The answer that is kept is laid in at once; what is worked out here comes beside the page. */
+const YardWork = defineAsyncComponent(() => import('./YardWork.vue'))
+useKeptSoil()
 </script>
 
-<template><span hidden /></template>
+<template><YardWork /></template>

@@ -25,9 +25,7 @@ const rows = computed(() => {
           {
             name,
             value: unit === 'h' ? say('outing.hours', { hours: limit.value }) : quantity(limit.value, unit),
-            by: say(`outing.by.${limit.from.by}`, {
-              label: limit.from.by === 'label' ? limit.from.label : '',
-            }),
+            by: say(`outing.by.${limit.from.by}`, { label: '', ...limit.from }),
           },
         ]
       : [],

@@ -1,4 +1,2 @@
 export { useArrivals } from './useArrivals.ts'
-export { useOutingAnswer } from './useOutingAnswer.ts'
-export { useOutingPass } from './useOutingPass.ts'
-export { useWindows } from './useWindows.ts'
+export { useTellWindow } from './useTellWindow.ts'

@@ -17,7 +17,6 @@ const { say } = useWords()
 const { plantOf } = usePlants()
 const { found, where, restart, begun } = useKeying()
 const { result, answers } = found
-const { zone, place } = where
 
 const named = plantOf(String(route.query['plant'] ?? ''))?.code
 const left = result.value.candidates.filter((c, i) => i === 0 || c.share > 0.05).slice(0, 5)
@@ -25,8 +24,8 @@ const start: FindStart = {
   plant: named ?? (result.value.verdict === 'decided' ? result.value.candidates[0]!.code : null),
   candidates: named ? [] : left,
   answers: named ? {} : answers.value,
-  zoneId: zone.value?.id ?? '',
-  placeId: place.value?.id ?? null,
+  zoneId: where.zone.value?.id ?? '',
+  placeId: where.place.value?.id ?? null,
 }
 const nothing = computed(() => !named && !begun.value)
 async function done(find?: Find): Promise<void> {

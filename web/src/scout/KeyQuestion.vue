@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useWords } from '../kit/session.ts'
 import StateButtons from './StateButtons.vue'
@@ -12,13 +12,8 @@ const { answer, chosen } = props.keying
 const { question, answers, pickable, drawnAs } = props.keying.found
 /** A new question is read out and takes the keys, wherever the last one was answered. */
 const title = ref<HTMLElement>()
-watch(
-  () => question.value?.code,
-  async () => {
-    await nextTick()
-    title.value?.focus({ preventScroll: true })
-  },
-)
+const takeKeys = () => title.value?.focus({ preventScroll: true })
+watch(() => question.value?.code, takeKeys, { flush: 'post' })
 const others = computed(() => pickable.value.map((c) => ({ value: c.code, label: say(`trait.${c.code}`) })))
 </script>
 
@@ -47,11 +42,9 @@ const others = computed(() => pickable.value.map((c) => ({ value: c.code, label:
 </template>
 
 <style scoped>
-.question h2:focus {
-  outline: none;
-}
 .question h2 {
   font-size: 1.25rem;
+  outline: none;
 }
 .question .quiet {
   margin: 0.2rem 0 0.8rem;

@@ -3,22 +3,22 @@ import { useWords } from '../kit/session.ts'
 
 /** What is drawn in a lane, each mark by its name. */
 const { say } = useWords()
-const marks = ['hill', 'strength', 'threshold', 'gap', 'peg', 'needle'] as const
+const marks = {
+  hill: 'M0 14C8 14 9 3 13 3S18 14 26 14z',
+  strength: 'M0 7h26',
+  threshold: 'M0 7h26',
+  gap: 'M2 2h22v10H2z',
+  peg: 'M9 14V1h9l-3 3 3 3H9z',
+  needle: 'M13 0v14',
+}
 </script>
 
 <template>
   <ul class="legend small" :aria-label="say('season.legend')">
-    <li v-for="mark in marks" :key="mark">
+    <li v-for="(d, mark) in marks" :key="mark">
       <svg width="26" height="14" aria-hidden="true">
-        <path v-if="mark === 'hill'" d="M0 14C8 14 9 3 13 3S18 14 26 14z" class="hill" />
-        <g v-else-if="mark === 'strength'">
-          <rect y="3" width="26" height="8" class="band" />
-          <path d="M0 7h26" class="strength" />
-        </g>
-        <path v-else-if="mark === 'threshold'" d="M0 7h26" class="threshold" />
-        <rect v-else-if="mark === 'gap'" x="2" y="2" width="22" height="10" class="gap" />
-        <path v-else-if="mark === 'peg'" d="M9 14V1h9l-3 3 3 3H9z" class="peg" />
-        <path v-else d="M13 0v14" class="needle" />
+        <path v-if="mark === 'strength'" d="M0 3h26v8H0z" class="band" />
+        <path :d="d" :class="mark" />
       </svg>
       {{ say(`season.legend.${mark}`) }}
     </li>

@@ -1,4 +1,4 @@
 export { useNext } from './useNext.ts'
-export { usePlanContext } from './usePlanContext.ts'
+export { usePlans } from './usePlans.ts'
 export { useSeasonJudging } from './useSeasonJudging.ts'
 export { useShown } from './useShown.ts'

@@ -3,13 +3,13 @@ import type { Trend } from '@jardinero/core/soil'
 import { useSoil } from '../soil/index.ts'
 import { useYard } from '../state/index.ts'
 import type { JudgedSeason } from './planStore.ts'
-import { usePlanContext } from './usePlanContext.ts'
+import { usePlans } from './usePlans.ts'
 
 /** The season as the server's answer has it: for today, the half of the year at hand and the label that is proposed. */
 export function useKeptSeason() {
   const soil = useSoil()
   const { yard, day, today } = useYard()
-  const { plansOf } = usePlanContext()
+  const { plansOf } = usePlans()
   const kept = computed(() => (day.value >= today.value ? soil.keptOf(yard.value?.id)?.answer : undefined))
   /** Nothing where it is of another half, or of another plan than the one in force. */
   function ofHalf(half: Trend): JudgedSeason | undefined {

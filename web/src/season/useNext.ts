@@ -3,17 +3,19 @@ import { nextOfPlan, nextProposed, type NextAnswer } from '@jardinero/core/seaso
 import { seasonOf } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlanStore } from './planStore.ts'
-import { usePlanContext } from './usePlanContext.ts'
+import { useKeptSeason } from './useKeptSeason.ts'
+import { usePlans } from './usePlans.ts'
 
 /** The one next application of the open yard, as every station tells it: of the plan in force, else proposed. */
 export function useNext() {
   const store = usePlanStore()
   const account = useAccount()
   const { yard, zones, records, day, today, situation } = useYard()
-  const { usualHalf, plansOf } = usePlanContext()
-  const plan = computed(() => plansOf(usualHalf.value).at(-1))
+  const { usualHalf, usualPlan: plan } = usePlans()
+  const { ofHalf } = useKeptSeason()
   const usual = computed(() => {
-    const judged = store.usual
+    // What was judged here, else as the server's answer has it.
+    const judged = store.usual ?? ofHalf(usualHalf.value)
     const on = day.value < today.value ? day.value : today.value
     return judged?.yardId === yard.value?.id && judged?.half === usualHalf.value && judged?.on === on
       ? judged

@@ -4,7 +4,6 @@ import { useRoute } from 'vue-router'
 import {
   barrierLabels as labelsOf,
   buildPlanContext,
-  halfAt,
   noWishes,
   stoppableWeeds,
   targetsOf,
@@ -15,32 +14,25 @@ import type { Trend } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
 import { useShelf } from '../shelf/index.ts'
-import { useSoil, useWatchedWeeds } from '../soil/index.ts'
+import { useWatchedWeeds } from '../soil/index.ts'
+import { usePlans } from './usePlans.ts'
 
 /** What every programme of the open yard is held against, from the account's rows. */
 export function usePlanContext() {
   const account = useAccount()
   const route = useRoute()
-  const soil = useSoil()
-  const { yard, zones, places, areas, passesOn, today } = useYard()
+  const { planDay, usualHalf, plansOf } = usePlans()
+  const { yard, zones, places, areas, passesOn } = useYard()
   const { weeds, codes } = useWatchedWeeds()
   const { plantOf } = usePlants()
   const shelf = useShelf()
 
   const wishes = computed<SeasonWishes>(() => yard.value?.seasonWishes ?? noWishes)
-  /** The day the soil is known up to: plans begin after it. */
-  const planDay = computed(() =>
-    soil.stored?.yardId === yard.value?.id && soil.stored ? soil.stored.answer.today : today.value,
-  )
-  /** The half of the year at hand. */
-  const usualHalf = computed(() => halfAt(planDay.value, yard.value?.latitude ?? 0))
   /** The half of the year that is planned: as the address says, else the one at hand. */
   const half = computed<Trend>(() => {
     const asked = route.query['for']
     return asked === 'rising' || asked === 'falling' ? asked : usualHalf.value
   })
-  const plansOf = (trend: Trend) =>
-    account.state.plans.filter((p) => p.yardId === yard.value?.id && p.half === trend)
   /** What the plan of the other half of the year will put down: the year's maximum is shared. */
   const others = computed(() => plansOf(half.value === 'rising' ? 'falling' : 'rising').slice(-1))
   const context = computed<PlanContext>(() =>

@@ -1,19 +1,8 @@
 <script setup lang="ts">
+import type { Mark, Tolerance } from '@jardinero/core/shelf'
+
 /** One mark of the grid: shape and weight say it, colour only with them. */
-defineProps<{
-  kind:
-    | 'controls'
-    | 'suppresses'
-    | 'weak'
-    | 'no'
-    | 'shut'
-    | 'safe'
-    | 'caution'
-    | 'injures'
-    | 'kills'
-    | 'notOnLabel'
-    | 'notKnown'
-}>()
+defineProps<{ kind: Mark['mark'] | Tolerance | 'shut' | 'notOnLabel' | 'notKnown' }>()
 </script>
 
 <template>

@@ -18,16 +18,10 @@ const form = useForm()
 const save = (patch: Partial<ShelfSituation>) =>
   form.save(() => account.change('yards', yard.value!, { shelfSituation: { ...props.situation, ...patch } }))
 const trees = ['none', 'near', 'over'] as const
+const named = (text: string) => text.split(',').flatMap((place) => place.trim() || [])
 const places = computed({
   get: () => props.situation.places.join(', '),
-  set: (text: string) =>
-    void save({
-      places: text
-        .split(',')
-        .map((p) => p.trim())
-        .filter(Boolean)
-        .slice(0, 10),
-    }),
+  set: (text: string) => void save({ places: named(text).slice(0, 10) }),
 })
 const checked = (event: Event) => (event.target as HTMLInputElement).checked
 </script>

@@ -17,7 +17,7 @@ export function useCircumstances() {
   const isReady = computed(
     () =>
       connection.away ||
-      (shelf.loaded && (!soil.engine || Boolean(soil.weatherFor(yard.value?.id)) || Boolean(soil.problem))),
+      (shelf.loaded && (!soil.attended || Boolean(soil.weatherFor(yard.value?.id)) || Boolean(soil.problem))),
   )
 
   /** The week from a day, as far as its weather is known; empty where it is not, or is invented. */

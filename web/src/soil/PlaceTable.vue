@@ -13,6 +13,7 @@ const props = defineProps<{ answer: SoilAnswer }>()
 const { places } = useYard()
 const { say, quantity } = useWords()
 const { dayAt } = useSoilNow()
+const columns = ['place', 'fiveDayMean', 'sure', 'readingsAdd', 'crosses'] as const
 const rows = computed(() =>
   places.value.flatMap((place) => {
     const outlook = props.answer.places.find((p) => p.id === place.id)
@@ -49,11 +50,7 @@ const rows = computed(() =>
   <table class="rows">
     <thead>
       <tr>
-        <th>{{ say('soil.place') }}</th>
-        <th>{{ say('soil.fiveDayMean') }}</th>
-        <th>{{ say('soil.sure') }}</th>
-        <th>{{ say('soil.readingsAdd') }}</th>
-        <th>{{ say('soil.crosses') }}</th>
+        <th v-for="c in columns" :key="c">{{ say(`soil.${c}`) }}</th>
       </tr>
     </thead>
     <tbody>

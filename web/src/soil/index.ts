@@ -1,5 +1,6 @@
 export { type SoilPoint, aheadPoints, observedPoints } from './ahead.ts'
 export { useSoil } from './soilStore.ts'
+export { useKeptSoil } from './useKeptSoil.ts'
 export { useSoilAnswer } from './useSoilAnswer.ts'
 export { useSoilForecast } from './useSoilForecast.ts'
 export { useSoilNow } from './useSoilNow.ts'

@@ -40,6 +40,10 @@ export const useSoil = defineStore('soil', () => {
   const hasRuns = ref(false)
   /** It is worked out here, not at the server: only then it can be broken off here. */
   const isLocal = ref(false)
+  /** Somebody keeps the soil known: what is not here yet is on its way. */
+  const attended = ref(false)
+  /** What is stored is today's, as the server's answer has it. */
+  const holdsToday = ref(false)
 
   /** What works it out; here while the frame stands. */
   const engine = shallowRef<SoilEngine>()
@@ -83,6 +87,8 @@ export const useSoil = defineStore('soil', () => {
     wantsRuns,
     hasRuns,
     isLocal,
+    holdsToday,
+    attended,
     loadWeather,
   }
 })

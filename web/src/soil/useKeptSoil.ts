@@ -1,4 +1,4 @@
-import { computed, watch, watchEffect } from 'vue'
+import { computed, onScopeDispose, watch, watchEffect } from 'vue'
 import { connection } from '../kit/api.ts'
 import { useHeld, useYard } from '../state/index.ts'
 import { useSoil } from './soilStore.ts'
@@ -8,9 +8,11 @@ import { useOverdue } from './useOverdue.ts'
  * Today's soil as the server's answer has it: it stands until the next is there. And whether something is asked that it does not
  * hold, so that it is worked out here. Once in the application.
  */
-export function useKeptSoil() {
+export function useKeptSoil(): void {
   const held = useHeld()
   const store = useSoil()
+  store.attended = true
+  onScopeDispose(() => (store.attended = false))
   const { yard, today, day } = useYard()
   const isToday = computed(() => day.value === today.value)
   watchEffect(() => (store.kept = held.answer?.yardId === yard.value?.id ? held.answer : undefined))
@@ -30,6 +32,7 @@ export function useKeptSoil() {
   watch(
     keptNow,
     (now) => {
+      store.holdsToday = Boolean(now)
       if (!now) return
       const { soil, readingIds } = now.answer
       store.stored = { yardId: now.yardId, answer: soil, readingIds, day: today.value }
@@ -40,5 +43,4 @@ export function useKeptSoil() {
     const progress = store.kept?.answer ? null : store.kept?.progress
     if (!isLocal.value) store.progress = progress ?? undefined
   })
-  return { keptNow, isLocal }
 }

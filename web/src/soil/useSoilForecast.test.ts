@@ -1,6 +1,8 @@
 // @vitest-environment happy-dom
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
+import { effectScope, nextTick, ref } from 'vue'
+import type { KeptAnswer } from '@jardinero/contract/answer'
 import { addDays } from '@jardinero/core/quantity'
 import { atHome, homeState, reading } from '../../test/home.ts'
 import { noAnswer } from '../../test/holdHome.ts'
@@ -15,10 +17,18 @@ import SoilProgress from './SoilProgress.vue'
 import SoilStation from './SoilStation.vue'
 import WeatherView from './WeatherView.vue'
 import { useSoil } from './soilStore.ts'
-import { useSoilForecast } from './useSoilForecast.ts'
+import { useOverdue } from './useOverdue.ts'
+import { useKeptSoil } from './useKeptSoil.ts'
+import { useSoilForecast as useForecastAlone } from './useSoilForecast.ts'
 
 const today = '2026-02-28'
 afterEach(() => vi.unstubAllGlobals())
+
+/** As in the frame: the answer that is kept, and what is worked out here. */
+function useSoilForecast(): void {
+  useKeptSoil()
+  useForecastAlone()
+}
 
 /** Small runs stand for all members. */
 function standSoil() {
@@ -124,23 +134,42 @@ describe('the forecast of a yard', () => {
     await until(() => store.stored!.day === today)
     expect(store.stored!.answer).toEqual(answer.soil)
   })
-  it('says how far the server is, and works it out here where that stands still', async () => {
+  it('says how far the server is, and leaves it to the server', async () => {
     const { use, show, settle } = await atHome({ path: '/soil' })
-    const store = useSoil()
     const seen = standSoil()
     answerWith(200)
-    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     const working = { ...noAnswer('y'), isCurrent: false, asked: 'b', progress: { done: 75, of: 200 } }
     useHeld().client.setQueryData(keys.answer('i', 'y'), working)
     use(useSoilForecast)
     const progress = show(SoilProgress)
     await settle()
-    expect(progress.text()).toContain('75 of 200 seasons')
+    await until(() => progress.text().includes('75 of 200 seasons'))
     expect(progress.find('button').exists()).toBe(false)
-    await vi.advanceTimersByTimeAsync(25_000)
+    expect(seen.simulated).toEqual([])
+  })
+  it('counts as overdue what stands still for too long, and not what goes on', async () => {
+    vi.useFakeTimers()
+    const scope = effectScope()
+    const kept = ref<KeptAnswer>()
+    const overdue = scope.run(() => useOverdue(() => kept.value))!
+    const at = (done: number) => ({
+      ...noAnswer('y'),
+      isCurrent: false,
+      asked: 'b',
+      progress: { done, of: 200 },
+    })
+    const later = async (next: KeptAnswer | undefined, ms: number) => {
+      kept.value = next
+      await nextTick()
+      vi.advanceTimersByTime(ms)
+      return overdue.value
+    }
+    expect(await later(at(0), 15_000)).toBe(false)
+    expect(await later(at(25), 15_000)).toBe(false)
+    expect(await later(at(25), 10_000)).toBe(true)
+    expect(await later(noAnswer('y'), 0)).toBe(false)
+    scope.stop()
     vi.useRealTimers()
-    await until(() => seen.simulated.length === 2)
-    await until(() => store.stored)
   })
   it('asks for every place with its readings, by the sun, to the day one stands on', async () => {
     const { use } = await atHome({

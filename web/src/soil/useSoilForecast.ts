@@ -8,7 +8,6 @@ import { useWords } from '../kit/session.ts'
 import { fetchRuns } from './fetchRuns.ts'
 import { createSoilEngine } from './soilEngine.ts'
 import { useSoil } from './soilStore.ts'
-import { useKeptSoil } from './useKeptSoil.ts'
 import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Elsewhere what is worked out here waits until the station stands and its person has begun; where it is what they came for it does not. */
@@ -41,11 +40,9 @@ export function useSoilForecast(): void {
     },
   )
 
-  const { keptNow, isLocal } = useKeptSoil()
-
   const request = computed(() => {
     const weather = store.weatherOf === wanted.value ? store.weather : undefined
-    if (!isLocal.value || !weather || !yard.value) return undefined
+    if (!store.isLocal || !weather || !yard.value) return undefined
     const ofYard = <T extends { yardId: YardId }>(rows: T[]) =>
       rows.filter((r) => r.yardId === yard.value!.id)
     const built = buildSoilQuestion({
@@ -81,7 +78,7 @@ export function useSoilForecast(): void {
   const engine = createSoilEngine({
     answer: (answer) => {
       // The same figures, worked out once more: what stands does not change.
-      if (!running || (keptNow.value && running.request.day === today.value)) return
+      if (!running || (store.holdsToday && running.request.day === today.value)) return
       const { yardId, question, day: on } = running.request
       const readingIds = question.readings.map((r) => r.id)
       store.stored = { yardId, answer, readingIds, day: on }

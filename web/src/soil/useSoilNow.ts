@@ -22,7 +22,7 @@ export function useSoilNow() {
   })
   const answer = computed(() => stored.value?.answer)
   /** It is being worked out: until it is there no date is told that it would change. */
-  const isPending = computed(() => Boolean(store.engine) && !store.problem && !store.stopped && !answer.value)
+  const isPending = computed(() => store.attended && !store.problem && !store.stopped && !answer.value)
   /** The answer is of this day, not of one just left. */
   const current = computed(() => stored.value?.day === day.value)
   const outlookOf = (placeId: PlaceId | undefined): PlaceOutlook | undefined =>

@@ -12,10 +12,9 @@ import {
   type TodayState,
 } from '@jardinero/core/today'
 import { hemisphereOf } from '@jardinero/core/yard'
-import { useAccount, useNow, useYard } from '../state/index.ts'
+import { useAccount, useNow, useOutingNow, useYard } from '../state/index.ts'
 import { useWaterDays } from '../ledger/index.ts'
-import { useNext, usePlanContext } from '../season/index.ts'
-import { useOutingAnswer, useOutingPass, useWindows } from '../outing/index.ts'
+import { useNext, usePlans } from '../season/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -25,26 +24,20 @@ export function useToday() {
   const account = useAccount()
   const { yard, zones, places, areas, day, today, timeZone, probeReadings, records } = useYard()
   const { timing, isPending } = useSoilTiming()
-  const { half, plan } = usePlanContext()
+  const { usualHalf: half, usualPlan: plan } = usePlans()
   const { next } = useNext()
   const shelf = useShelf()
   const { span } = useWords()
   const { now } = useNow(60_000)
-  const outing = useOutingPass()
-  const windows = useWindows(outing, { patient: true })
-  const said = useOutingAnswer(outing, windows)
-  /** Only for what is mixed or planned: a label on the shelf waits for nothing. */
+  const outing = useOutingNow()
+  /** The day's window, as the hours that keep every limit have it; only for what is mixed or planned. */
   const window = computed(() => {
-    const [best] = windows.answer.value?.best ?? []
-    const chosen = outing.chosen.value
-    if (!best || !chosen || chosen.id.startsWith('label:') || day.value !== today.value) return undefined
-    const { hours } = windows.answer.value!
-    const from = hours[best.best.from]!.at
-    const to = new Date(Date.parse(hours[best.best.to - 1]!.at) + 3_600_000).toISOString()
+    const { best, yardId } = outing
+    if (!best || yardId !== yard.value?.id || day.value !== today.value) return undefined
     return {
-      label: chosen.labels.map((l) => l.name).join(', '),
-      when: span(from, to, timeZone.value),
-      inHours: (Date.parse(from) - Date.parse(now.value)) / 3_600_000,
+      label: best.label,
+      when: span(best.from, best.to, timeZone.value),
+      inHours: (Date.parse(best.from) - Date.parse(now.value)) / 3_600_000,
     }
   })
   const treated = computed(() =>
@@ -55,10 +48,9 @@ export function useToday() {
     }),
   )
   const water = useWaterDays()
-  const lostOf = (held: { label: string; from: string; to: string }) => ({
-    label: held.label,
-    when: span(held.from, held.to, timeZone.value),
-    why: said.lostSays,
+  const lost = computed(() => {
+    const held = outing.yardId === yard.value?.id ? outing.lost : undefined
+    return held && { label: held.label, when: span(held.from, held.to, timeZone.value), why: held.why }
   })
   const state = computed<TodayState>(() => {
     const sinceCalibration = computeSinceCalibration(account.state.calibrations, day.value)
@@ -83,7 +75,7 @@ export function useToday() {
       wateringDue: computeWateringDue(records.value, day.value, water.value),
       judgeDue: computeJudgeDue(records.value, day.value, { rated, activeOf: shelf.activeOf }),
       ...(window.value && { window: window.value }),
-      ...(said.lost && windows.wishes.value.held && { windowLost: lostOf(windows.wishes.value.held) }),
+      ...(lost.value && { windowLost: lost.value }),
     }
   })
   const items = computed<TodayItem[]>(() => (yard.value ? computeToday(state.value) : []))
