@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { addDays } from '@jardinero/core/quantity'
-import { choose, enterDemo, expect, signUp, test } from './running.ts'
+import { choose, enterDemo, expect, putDemoBack, signUp, test } from './running.ts'
 
 /** A simulation of a year takes its seconds where other work goes on. */
 const simulated = { timeout: 40_000 }
@@ -120,23 +120,29 @@ test('a year of one’s own station with gaps is taken in and marked; nonsense i
   await expect(page.locator('tbody tr').first()).toContainText('0.24 in')
 })
 
-test('the weather service dies and comes back', async ({ page, running, quiet }) => {
-  quiet.expected.push(/status of 502/)
+test('the weather service is away for a week: what is kept stands with its age, and follows when it is back', async ({
+  page,
+  running,
+}) => {
   await enterDemo(page, running)
+  await openSoil(page, running.url)
+  await whole(page)
+  const before = await page.locator('h1').textContent()
   const pid = running.standinPid('weather')
   process.kill(pid, 'SIGSTOP')
   try {
-    await page.goto(`${running.url}/soil`)
-    await expect(page.getByText('The weather service does not answer')).toBeVisible({ timeout: 20_000 })
-    // The readings still answer.
-    await expect(page.locator('h1')).toContainText(/Drive edge/)
-    await expect(page.getByRole('img', { name: 'At 2 inches' })).toBeVisible()
+    await page.getByLabel('Move the day').fill('2026-03-07')
+    await expect(page.getByText('Here it is Sat, Mar 7.')).toBeVisible()
+    await expect(page.locator('h1')).toContainText('As the weather was known on Sat, Feb 28:', simulated)
+    await expect(page.locator('h1')).toContainText(before!.slice(0, 30))
+    await page.keyboard.press('0')
+    await expect(page.locator('main')).toContainText('As the weather was known on Sat, Feb 28')
+    await page.keyboard.press('3')
   } finally {
     process.kill(pid, 'SIGCONT')
   }
-  await page.getByRole('button', { name: 'Ask again' }).click()
-  await whole(page)
-  await expect(page.getByText('The weather service does not answer')).toBeHidden()
+  await expect(page.locator('h1')).not.toContainText('As the weather was known', { timeout: 120_000 })
+  await putDemoBack(page)
 })
 
 test('a school’s numbers, a sign, a weed and the ground are changed, and the answer follows', async ({

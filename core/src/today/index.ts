@@ -8,3 +8,4 @@ export {
   findTreated,
   type DownPass,
 } from './due.ts'
+export { agendaDays, computeAgenda, type AgendaEntry, type AgendaFacts } from './agenda.ts'

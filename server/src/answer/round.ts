@@ -22,7 +22,7 @@ export async function keepDemo(boss: PgBoss, database: DataSource): Promise<void
     `SELECT y.account_id AS "accountId", y.id AS "yardId" FROM yard y JOIN account o ON o.id = y.account_id
      WHERE o.demo_day IS NOT NULL AND NOT EXISTS (SELECT 1 FROM kept_answer a WHERE a.yard_id = y.id) ORDER BY y.name`,
   )
-  for (const job of yards) await boss.send(answerQueue, job, retryingAnswer)
+  for (const job of yards) await boss.send(answerQueue, job, { ...retryingAnswer, singletonKey: job.yardId })
 }
 
 /** Puts the yards in line whose day has turned since their answer was worked out, and lets go of what is no longer used. */

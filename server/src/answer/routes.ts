@@ -29,12 +29,8 @@ export function answerRoutes(app: App, { database, clock, stations }: AnswerRout
   app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
 
   async function ask(job: AnswerJob, restsOn: string): Promise<void> {
-    // The same question is not put twice, however many ask.
-    const sent = await boss.send(answerQueue, job, {
-      ...retryingAnswer,
-      singletonKey: restsOn,
-      singletonSeconds: 60,
-    })
+    // The same question waits once, however many ask.
+    const sent = await boss.send(answerQueue, job, { ...retryingAnswer, singletonKey: restsOn })
     if (sent) await wakeWorkers(database)
   }
   const progressOf = async (yardId: string, asked: string): Promise<KeptAnswer['progress']> => {

@@ -59,7 +59,8 @@ export async function prepareQueue(ownerUrl: string): Promise<void> {
   })
   boss.on('error', () => undefined)
   await boss.start()
-  for (const queue of [givenUpQueue, taskQueue, answerQueue, ...Object.keys(rounds)])
-    await boss.createQueue(queue)
+  for (const queue of [givenUpQueue, taskQueue, ...Object.keys(rounds)]) await boss.createQueue(queue)
+  // The same question waits once, however many ask it.
+  await boss.createQueue(answerQueue, { name: answerQueue, policy: 'short' })
   await boss.stop({ graceful: false })
 }

@@ -12,7 +12,7 @@ const patienceMs = 5000
 /** What was told is asked for again after so long. */
 const freshMs = 3_600_000
 /** A service that did not answer is left in peace for so long. */
-const restMs = 60_000
+const restMs = 15_000
 
 interface Told {
   simulated: boolean

@@ -8,7 +8,7 @@ import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
-import { useSoil } from '../soil/index.ts'
+import { useSoil, useSoilPrefix } from '../soil/index.ts'
 import SoilProgress from '../soil/SoilProgress.vue'
 import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -29,6 +29,7 @@ import { useShown } from './useShown.ts'
 const account = useAccount()
 const store = usePlanStore()
 const soil = useSoil()
+const prefix = useSoilPrefix()
 const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
@@ -79,7 +80,7 @@ const print = () => window.print()
 <template>
   <StationPage>
     <template #answer
-      ><template v-if="soil.isInvented && shown">{{ `${say('soil.byTypicalYear')} ` }}</template
+      ><template v-if="prefix && shown">{{ prefix }}</template
       ><template v-if="proposes">{{ proposes }}</template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>

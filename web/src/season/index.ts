@@ -1,3 +1,4 @@
+export { useKeptSeason } from './useKeptSeason.ts'
 export { useNext } from './useNext.ts'
 export { usePlans } from './usePlans.ts'
 export { useSeasonJudging } from './useSeasonJudging.ts'

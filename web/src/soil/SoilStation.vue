@@ -6,20 +6,23 @@ import type { Reading } from '@jardinero/contract/soil'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../state/index.ts'
+import { useNextApplication, useYard } from '../state/index.ts'
 import GroundView from './GroundView.vue'
 import ReadingForm from './ReadingForm.vue'
 import SoilRests from './SoilRests.vue'
 import { useSoilAnswer } from './useSoilAnswer.ts'
 import { useSoilNow } from './useSoilNow.ts'
+import { useSoilPrefix } from './useSoilPrefix.ts'
 
 /** Soil: when. The answer on top; the ground, the schools, the germination or the weather under it, as the address says. */
 const route = useRoute()
 const router = useRouter()
-const { timing } = useYard()
+const { timing, yard, day } = useYard()
 const { say } = useWords()
 const { sentence, isSimulated } = useSoilAnswer()
 const { chosen, nextOf, store } = useSoilNow()
+const prefix = useSoilPrefix()
+const next = useNextApplication()
 
 const views = {
   schools: defineAsyncComponent(() => import('./SchoolsView.vue')),
@@ -44,13 +47,18 @@ watch(
 const verdict = computed(() =>
   isSimulated.value && chosen.value ? nextOf(chosen.value).verdict : timing.value?.verdict,
 )
-const isTime = computed(() => verdict.value === 'go' || verdict.value === 'lateAtEdge')
+/** It is time when the one next application says so; where none is told, when the soil does. */
+const isTime = computed(() => {
+  const told = next.told?.yardId === yard.value?.id ? next.told : undefined
+  if (told) return told.kind !== 'none' && Boolean(told.day) && told.day! <= day.value
+  return verdict.value === 'go' || verdict.value === 'lateAtEdge'
+})
 </script>
 
 <template>
   <StationPage v-if="timing">
     <template #answer
-      ><template v-if="store.isInvented && isSimulated">{{ `${say('soil.byTypicalYear')} ` }}</template
+      ><template v-if="prefix">{{ prefix }}</template
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>

@@ -1,12 +1,16 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, defineAsyncComponent } from 'vue'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import { useSoilPrefix } from '../soil/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
+/** Comes after what waits stands. */
+const TodayAside = defineAsyncComponent(() => import('./TodayAside.vue'))
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
+const prefix = useSoilPrefix()
 // When a pass is judged depends on its actives.
 void useShelf().load()
 const { yard, day, today } = useYard()
@@ -23,24 +27,38 @@ const heading = computed(() => {
 
 <template>
   <article class="today">
-    <p class="quiet">{{ sayDay(day, 'long') }}</p>
-    <h1>{{ heading }}</h1>
-    <ol>
-      <li v-for="(item, i) in items" :key="i">
-        <RouterLink :to="{ name: item.room }">
-          <span class="what">{{ say(`today.${item.code}`, item.params) }}</span>
-          <span class="quiet">{{ say(`today.${item.code}.because`, item.params) }}</span>
-        </RouterLink>
-      </li>
-    </ol>
-    <p class="quiet small caution">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
+    <div class="waits">
+      <p class="quiet">{{ sayDay(day, 'long') }}</p>
+      <h1>{{ heading }}</h1>
+      <p v-if="prefix" class="quiet">{{ prefix }}</p>
+      <ol>
+        <li v-for="(item, i) in items" :key="i">
+          <RouterLink :to="{ name: item.room }">
+            <span class="what">{{ say(`today.${item.code}`, item.params) }}</span>
+            <span class="quiet">{{ say(`today.${item.code}.because`, item.params) }}</span>
+          </RouterLink>
+        </li>
+      </ol>
+      <p class="quiet small caution">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
+    </div>
+    <TodayAside />
   </article>
 </template>
 
 <style scoped>
 .today {
   padding: 1.8rem 2.2rem 6rem;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 2.4rem;
+}
+.waits {
   max-width: 52rem;
+}
+@media (min-width: 64rem) {
+  .today {
+    grid-template-columns: minmax(0, 1fr) minmax(18rem, 24rem);
+  }
 }
 h1 {
   font-size: clamp(1.4rem, 1rem + 1.6vw, 1.9rem);

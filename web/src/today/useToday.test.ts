@@ -2,6 +2,7 @@
 import { describe, expect, it } from 'vitest'
 import { atHome, reading, record } from '../../test/home.ts'
 import { giveAnswer, homeAnswer } from '../../test/soilAnswer.ts'
+import TodayAside from './TodayAside.vue'
 import TodayPage from './TodayPage.vue'
 import { useToday } from './useToday.ts'
 
@@ -66,5 +67,28 @@ describe('the page', () => {
     expect(page.find('li').text()).toContain('Put the pre-emergent down on Front.')
     expect(page.find('li').text()).toContain('Drive edge is at 51 °F over five days')
     expect(page.find('li a').attributes('href')).toBe('/bench')
+  })
+})
+
+describe('beside what waits', () => {
+  it('stand the weeks ahead, the soil of each place, and what is coming up', async () => {
+    const { show, settle } = await atHome({
+      readings: warm(47),
+      records: [record('2026-02-27', 0.4)],
+    })
+    const emergence = { trend: 'rising', soilC: [6, 9], baseC: 4 } as never
+    giveAnswer(homeAnswer({ weeds: [{ code: 'smoothCrabgrass', emergence }] }))
+    const page = show(TodayAside)
+    await settle()
+    expect(page.text()).toContain('The next eight weeks')
+    expect(page.text()).toMatch(/Mar 13\s+Water in Sample 50 WG on Front: the last day/)
+    expect(page.findAll('.pairs li').map((li) => li.text())).toEqual([
+      expect.stringMatching(/^Open middle\s*\d+(\.\d)? °F$/),
+      expect.stringMatching(/^Drive edge\s*\d+(\.\d)? °F$/),
+    ])
+    expect(page.text()).toMatch(
+      /smooth crabgrass: (not yet; a tenth at|about \d+ in 100 are up at) (Drive edge|Open middle)/,
+    )
+    page.unmount()
   })
 })

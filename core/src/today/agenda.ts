@@ -1,0 +1,63 @@
+import { addDays, type Day, type Params } from '../quantity/index.ts'
+import { computeLedgerEvents, type PassDown } from '../ledger/index.ts'
+import {
+  computeEvents,
+  type NextAnswer,
+  type PassDay,
+  type PlanContext,
+  type Programme,
+} from '../season/index.ts'
+import type { Active } from '../shelf/index.ts'
+
+/** One thing of the weeks ahead: its words under season.event.<code>. */
+export interface AgendaEntry {
+  id: string
+  code: string
+  from: Day
+  /** The last day, inclusive. */
+  to: Day
+  params: Params
+}
+
+export interface AgendaFacts {
+  day: Day
+  /** The plan in force, with its days as the weather has them now. */
+  plan?: { programme: Programme; days: PassDay[] }
+  context: Pick<PlanContext, 'zones' | 'labels' | 'wishes'>
+  next?: NextAnswer
+  /** What is down. */
+  passes: PassDown[]
+  activeOf: (name: string) => Active | undefined
+}
+
+/** The agenda reaches so far ahead: eight weeks. */
+export const agendaDays = 56
+
+/** What the weeks ahead hold, in the order of the days: what is planned or proposed, what is wished, what follows what is down. */
+export function computeAgenda(facts: AgendaFacts): AgendaEntry[] {
+  const { day, plan, context, next, passes, activeOf } = facts
+  const empty: Programme = { passes: [], fertiliser: [] }
+  const planned = computeEvents(plan?.programme ?? empty, plan?.days ?? [], context)
+  const proposed: AgendaEntry[] =
+    next?.kind === 'proposed' && next.day
+      ? [
+          {
+            id: 'proposed',
+            code: 'proposed',
+            from: next.day,
+            to: next.day,
+            params: {
+              label: next.label,
+              zones: next.zones.join(', '),
+              rate: next.rate,
+              day: next.day,
+              school: next.school ?? '',
+            },
+          },
+        ]
+      : []
+  const last = addDays(day, agendaDays)
+  return [...planned, ...proposed, ...computeLedgerEvents(passes, activeOf)]
+    .filter((e) => e.to >= day && e.from <= last)
+    .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1))
+}
