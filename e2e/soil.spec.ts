@@ -133,10 +133,10 @@ test('the weather service is away for a week: what is kept stands with its age, 
   try {
     await page.getByLabel('Move the day').fill('2026-03-07')
     await expect(page.getByText('Here it is Sat, Mar 7.')).toBeVisible()
-    await expect(page.locator('h1')).toContainText('As the weather was known on Sat, Feb 28:', simulated)
+    await expect(page.locator('h1')).toContainText('As the weather was known on Feb 28:', simulated)
     await expect(page.locator('h1')).toContainText(before!.slice(0, 30))
     await page.keyboard.press('0')
-    await expect(page.locator('main')).toContainText('As the weather was known on Sat, Feb 28')
+    await expect(page.locator('main')).toContainText('As the weather was known on Feb 28')
     await page.keyboard.press('3')
   } finally {
     process.kill(pid, 'SIGCONT')

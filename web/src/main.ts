@@ -5,12 +5,14 @@ import { createPinia } from 'pinia'
 import { createApp } from 'vue'
 import AppFrame from './frame/AppFrame.vue'
 import { createAppRouter } from './frame/router.ts'
+import { afterPage, holdBack } from './kit/afterPage.ts'
 import { controlsFor, readyControls } from './kit/controls.ts'
 import { useSession } from './kit/session.ts'
 
 const app = createApp(AppFrame)
 app.use(createPinia())
 controlsFor(app)
+const pageStands = holdBack()
 await useSession().open()
 const router = createAppRouter()
 // Today has no such field: it does not wait for them.
@@ -19,8 +21,11 @@ router.beforeResolve(async (to) => {
 })
 app.use(router)
 app.mount('#app')
-// Fetched beside the first page, for the next.
-void readyControls()
+// With its heading drawn; and where it does not come, what is held back is not either.
+const drawn = () => requestAnimationFrame(() => setTimeout(pageStands))
+void router.isReady().then(drawn, drawn)
+// For the next page.
+void afterPage(readyControls)()
 // The application on the device, for where there is no network; fetched after what one came for.
 const register = () => void navigator.serviceWorker.register('/sw.js')
 if (import.meta.env.PROD && 'serviceWorker' in navigator) {

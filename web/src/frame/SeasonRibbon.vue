@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import { afterPage } from '../kit/afterPage.ts'
 import { defineAsyncComponent } from 'vue'
 import { useWords } from '../kit/session.ts'
 import YardName from './YardName.vue'
 
 /** Comes beside what one came for, not before it: its scales and curves are a sixth of the first load. */
-const RibbonYear = defineAsyncComponent(() => import('./RibbonYear.vue'))
+const RibbonYear = defineAsyncComponent(afterPage(() => import('./RibbonYear.vue')))
 const { say } = useWords()
 </script>
 

@@ -8,6 +8,7 @@ import {
   type RouterHistory,
   type RouteRecordRaw,
 } from 'vue-router'
+import { afterPage } from '../kit/afterPage.ts'
 import { ApiProblem } from '../kit/api.ts'
 import { useSession } from '../kit/session.ts'
 import { useHeld } from '../state/index.ts'
@@ -133,11 +134,6 @@ export function createAppRouter(history: RouterHistory = createWebHistory()): Ro
     if (to.meta['leadsTo']) return leadToYard(to)
     return to.params['yardId'] ? openYard(to) : true
   })
-  router.afterEach(
-    () =>
-      void useSession()
-        .learnStations()
-        .catch(() => undefined),
-  )
+  router.afterEach(() => void afterPage(() => useSession().learnStations())().catch(() => undefined))
   return router
 }

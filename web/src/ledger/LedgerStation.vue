@@ -10,6 +10,7 @@ import { useAccount, useYard } from '../state/index.ts'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
+import { useMore } from '../kit/useMore.ts'
 import LimitBar from './LimitBar.vue'
 import SeasonPdf from './SeasonPdf.vue'
 import RecordSheet from './RecordSheet.vue'
@@ -27,6 +28,7 @@ const { say, quantity, day: sayDay } = useWords()
 const open = ref<string>()
 
 const shown = computed(() => records.value.filter((r) => r.day.startsWith(String(year.value))).reverse())
+const { some, left, more } = useMore(shown)
 const years = computed(() =>
   [...new Set([today.value.slice(0, 4), ...account.state.history.map((h) => String(h.year))])]
     .sort()
@@ -91,7 +93,7 @@ const standIn = (y: string) =>
     <h2 class="part">{{ say('ledger.records', { year: String(year) }) }}</h2>
     <p v-if="!shown.length" class="quiet">{{ say('ledger.noRecords') }}</p>
     <ul class="records">
-      <li v-for="r in shown" :key="r.id" :class="{ open: open === r.id }">
+      <li v-for="r in some" :key="r.id" :class="{ open: open === r.id }">
         <button class="row" :aria-expanded="open === r.id" @click="open = open === r.id ? undefined : r.id">
           <span>{{ sayDay(r.day, 'weekday') }}</span>
           <strong>{{ r.zoneName }}</strong>
@@ -104,6 +106,9 @@ const standIn = (y: string) =>
         <RecordSheet v-if="open === r.id" :record="r" />
       </li>
     </ul>
+    <button v-if="left" type="button" class="link" @click="more">
+      {{ say('frame.showMore', { left }) }}
+    </button>
     <template #rests>
       <RestRow v-for="y in years" :key="y" :name="y">
         <template #value>{{ say('ledger.passCount', { count: passesIn(y) }) }}</template>

@@ -275,3 +275,18 @@ describe('how it was rated', () => {
     ])
   })
 })
+
+describe('a long year', () => {
+  it('is drawn sixty records at a time', async () => {
+    const records = Array.from({ length: 75 }, (_, i) =>
+      record(addDays('2026-01-01', i % 58), 0.01, { id: `long${i}`, mixId: `m${i}` }),
+    )
+    const { show } = await atHome({ path: '/ledger', records })
+    const page = show(LedgerStation)
+    expect(page.findAll('.records > li')).toHaveLength(60)
+    const more = page.findAll('button').find((b) => b.text() === 'Show more (15 left)')!
+    await more.trigger('click')
+    expect(page.findAll('.records > li')).toHaveLength(75)
+    expect(page.text()).not.toContain('Show more')
+  })
+})

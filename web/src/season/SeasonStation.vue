@@ -8,7 +8,7 @@ import StationPage from '../kit/StationPage.vue'
 import TextField from '../kit/TextField.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
-import { useSoil, useSoilPrefix } from '../soil/index.ts'
+import { useSoilPrefix } from '../soil/index.ts'
 import SoilProgress from '../soil/SoilProgress.vue'
 import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -28,7 +28,6 @@ import { useShown } from './useShown.ts'
 /** Season: the barrier through the year. The answer, the lanes of the plan at hand, the schools beside it. */
 const account = useAccount()
 const store = usePlanStore()
-const soil = useSoil()
 const prefix = useSoilPrefix()
 const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()

@@ -10,6 +10,7 @@ import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import { useMore } from '../kit/useMore.ts'
 import { useShelf } from './shelfStore.ts'
 import { useStock } from './useStock.ts'
 
@@ -32,6 +33,7 @@ const rows = computed(() =>
         a.label.rules.name.localeCompare(b.label.rules.name),
     ),
 )
+const { some, left, more } = useMore(rows)
 const owned = computed(() => rows.value.filter((r) => r.stock && r.stock.left.value > 0).length)
 async function takeIn(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -71,7 +73,7 @@ async function takeIn(event: Event): Promise<void> {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="{ label, stock } in rows" :key="label.id">
+        <tr v-for="{ label, stock } in some" :key="label.id">
           <td>
             <button class="link" @click="open('label', label.id)">{{ label.rules.name }}</button>
             <span v-if="label.rules.sample" class="sample tag">{{ say('bench.sample') }}</span>
@@ -92,6 +94,9 @@ async function takeIn(event: Event): Promise<void> {
         </tr>
       </tbody>
     </table>
+    <button v-if="left" type="button" class="link" @click="more">
+      {{ say('frame.showMore', { left }) }}
+    </button>
     <template #rests>
       <h3>{{ say('shelf.files') }}</h3>
       <p>

@@ -20,7 +20,7 @@ const router = useRouter()
 const { timing, yard, day } = useYard()
 const { say } = useWords()
 const { sentence, isSimulated } = useSoilAnswer()
-const { chosen, nextOf, store } = useSoilNow()
+const { chosen, nextOf } = useSoilNow()
 const prefix = useSoilPrefix()
 const next = useNextApplication()
 

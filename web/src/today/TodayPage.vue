@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
+import { afterPage } from '../kit/afterPage.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { useSoilPrefix } from '../soil/index.ts'
@@ -7,7 +8,7 @@ import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
 /** Comes after what waits stands. */
-const TodayAside = defineAsyncComponent(() => import('./TodayAside.vue'))
+const TodayAside = defineAsyncComponent(afterPage(() => import('./TodayAside.vue')))
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
 const prefix = useSoilPrefix()
