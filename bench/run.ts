@@ -9,6 +9,7 @@ import { benchSeason } from './season.ts'
 import { benchChoice } from './choice.ts'
 import { benchKey } from './key.ts'
 import { benchGrowth } from './growth.ts'
+import { benchAnswer } from './answer.ts'
 import { benchFirstLoad } from './firstLoad.ts'
 import { benchMix } from './mix.ts'
 import { benchReports } from './reports.ts'
@@ -31,6 +32,7 @@ const parts: Record<string, { run: (size?: number) => Promise<void> | void; data
   growth: { run: benchGrowth, database: true },
   fuzz: { run: benchFuzz, database: true },
   firstLoad: { run: benchFirstLoad },
+  answer: { run: benchAnswer },
   ribbon: { run: benchRibbon },
   load: { run: benchLoad },
 }

@@ -30,7 +30,12 @@ export function answerRoutes(app: App, { database, clock, stations }: AnswerRout
 
   async function ask(job: AnswerJob, restsOn: string): Promise<void> {
     // The same question waits once, however many ask.
-    const sent = await boss.send(answerQueue, job, { ...retryingAnswer, singletonKey: restsOn })
+    const sent = await boss.send(answerQueue, job, {
+      ...retryingAnswer,
+      singletonKey: restsOn,
+      // Somebody waits for it: before what a round has put in line.
+      priority: 10,
+    })
     if (sent) await wakeWorkers(database)
   }
   const progressOf = async (yardId: string, asked: string): Promise<KeptAnswer['progress']> => {

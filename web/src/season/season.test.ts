@@ -376,6 +376,44 @@ describe('a plan elsewhere', () => {
       }
     },
   )
+  it.each(['edgeLed', 'oneFullPass', 'byBlossom', 'halvesByTemperature'] as const)(
+    'without a plan, by %s, is proposed with one date, product and rate at every station',
+    async (timingSchool) => {
+      const yards = [{ ...homeState().yards[0]!, timingSchool }]
+      const { use, show, settle } = await atHome({ path: '/soil', state: { ...home, yards } })
+      const store = usePlanStore()
+      answerChanges()
+      standEngine()
+      const soil = useSoil()
+      soil.weatherOf = 'y 2026-02-28'
+      soil.weather = {
+        station: 'quarryBend',
+        observed: [],
+        forecast: [],
+        hours: fairHours('2026-03-01'),
+      } as never
+      use(useSeasonJudging)
+      await until(() => store.usual?.rows)
+      const item = use(useToday).items.value.find((i) => i.code.startsWith('proposed'))!
+      const row = store.usual!.rows!.find((r) => r.school === item.params['school'])!
+      const [pass] = row.programme.passes
+      expect([item.params['day'], item.params['rate']]).toEqual([row.passes[0]!.day, pass!.rate])
+      const day = String(item.params['day'])
+      const said = new Intl.DateTimeFormat('en-US', {
+        month: 'short',
+        day: 'numeric',
+        timeZone: 'UTC',
+      }).format(new Date(day))
+      for (const station of [SoilStation, OutingStation, SeasonStation]) {
+        const page = show(station)
+        await settle()
+        const sentence = page.findAll('h1')[0]!.text()
+        expect([station.__name, sentence]).toEqual([station.__name, expect.stringContaining(said)])
+        if (station !== SeasonStation) expect(sentence).toContain(String(item.params['label']))
+        page.unmount()
+      }
+    },
+  )
   it('is told when the weather has moved its rule', async () => {
     const moved = plan({ days: [{ id: 'only', day: '2026-02-25' }] })
     moved.programme.passes[0]!.when = { kind: 'rule', school: 'oneFullPass', pass: 'only' }
