@@ -17,6 +17,7 @@ export { barrierLabels, buildPlanContext, stoppableWeeds, targetsOf, type PlanFa
 export {
   nextOfPlan,
   nextProposed,
+  proposedEvents,
   recommendedOf,
   type NextAnswer,
   type NextApplication,

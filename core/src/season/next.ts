@@ -1,4 +1,4 @@
-import { type Day, type ZoneId } from '../quantity/index.ts'
+import type { Day, Params, ZoneId } from '../quantity/index.ts'
 import type { LabelRules } from '../shelf/index.ts'
 import type { TimingSchoolId } from '../soil/index.ts'
 import type { PassProduct, PlanLabel, Programme, ProgrammePass } from './programme/programme.ts'
@@ -124,4 +124,12 @@ export function nextProposed(rows: SchoolRow[], facts: NextFacts): NextAnswer | 
   const day = best.passes.find((p) => p.id === pass.id)?.day
   if (!day || day < facts.day) return undefined
   return { ...told(pass, facts, 'proposed'), school: best.school, day, ...through }
+}
+
+/** What is proposed as a day of a calendar: its words under season.event.proposed. */
+export function proposedEvents(next: NextAnswer | undefined) {
+  if (next?.kind !== 'proposed' || !next.day) return []
+  const { label, zones, rate, day, school = '' } = next
+  const params: Params = { label, zones: zones.join(', '), rate, day, school }
+  return [{ id: 'proposed', code: 'proposed', from: day, to: day, params }]
 }

@@ -2,6 +2,7 @@ import { addDays, type Day, type Params } from '../quantity/index.ts'
 import { computeLedgerEvents, type PassDown } from '../ledger/index.ts'
 import {
   computeEvents,
+  proposedEvents,
   type NextAnswer,
   type PassDay,
   type PlanContext,
@@ -38,26 +39,8 @@ export function computeAgenda(facts: AgendaFacts): AgendaEntry[] {
   const { day, plan, context, next, passes, activeOf } = facts
   const empty: Programme = { passes: [], fertiliser: [] }
   const planned = computeEvents(plan?.programme ?? empty, plan?.days ?? [], context)
-  const proposed: AgendaEntry[] =
-    next?.kind === 'proposed' && next.day
-      ? [
-          {
-            id: 'proposed',
-            code: 'proposed',
-            from: next.day,
-            to: next.day,
-            params: {
-              label: next.label,
-              zones: next.zones.join(', '),
-              rate: next.rate,
-              day: next.day,
-              school: next.school ?? '',
-            },
-          },
-        ]
-      : []
   const last = addDays(day, agendaDays)
-  return [...planned, ...proposed, ...computeLedgerEvents(passes, activeOf)]
+  return [...planned, ...proposedEvents(next), ...computeLedgerEvents(passes, activeOf)]
     .filter((e) => e.to >= day && e.from <= last)
     .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1))
 }

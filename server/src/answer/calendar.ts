@@ -7,7 +7,13 @@ import type { YardAnswer } from '@jardinero/contract/answer'
 import type { SeasonPlan } from '@jardinero/contract/season'
 import type { RatingRow } from '@jardinero/contract/ledger'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
-import { computeEvents, noWishes, type PassDay, type PlanContext } from '@jardinero/core/season'
+import {
+  computeEvents,
+  proposedEvents,
+  noWishes,
+  type PassDay,
+  type PlanContext,
+} from '@jardinero/core/season'
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
@@ -36,13 +42,9 @@ function daysNow(
 /** What is proposed where no plan was taken, as every station tells it. */
 async function proposedDay(scope: AccountScope, yardId: YardId) {
   const kept = await readKept(scope, yardId)
-  const next = kept?.next
-  if (next?.kind !== 'proposed' || !next.day) return []
   // A plan may have been taken since.
   if ((await plansInForce(scope, yardId)).some((p) => p.half === kept?.season?.half)) return []
-  const { label, zones, rate, day, school = '' } = next
-  const params: Params = { label, zones: zones.join(', '), rate, day, school }
-  return [{ id: 'proposed', code: 'proposed', from: day, to: day, params }]
+  return proposedEvents(kept?.next ?? undefined)
 }
 
 /** What the plans in force put on which days. */
