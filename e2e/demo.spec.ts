@@ -73,7 +73,7 @@ test('the demo’s day moves, and last year is amended, counted and taken out', 
   await expect(page.getByText('Here it is Thu, Mar 12.')).toBeVisible()
   await page.getByLabel('Move the day').fill('2026-02-28')
   await page.getByRole('link', { name: 'Ledger' }).click()
-  await page.getByRole('button', { name: 'Show' }).click()
+  await page.getByRole('button', { name: 'Show', exact: true }).click()
   await expect(page.locator(heading)).toContainText('4 passes in 2025')
   await page.getByRole('button', { name: /May 8 Front/ }).click()
   await page.getByRole('button', { name: 'Amend' }).click()

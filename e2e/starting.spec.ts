@@ -143,5 +143,5 @@ test('Ctrl-C in the first start is not blamed on anything', async () => {
   await gone
   expect(said).not.toMatch(/could not|failed|did not|\n\s+at /)
   // What was making the cluster still takes its own files away.
-  rmSync(data, { recursive: true, force: true, maxRetries: 20, retryDelay: 100 })
+  rmSync(data, { recursive: true, force: true, maxRetries: 60, retryDelay: 100 })
 })

@@ -19,8 +19,14 @@ import type { SearchOrder } from '../workers/index.ts'
 import SeasonStation from './SeasonStation.vue'
 import { gapStretches, laneScale, laneSpan } from './laneShapes.ts'
 import { usePlanStore } from './planStore.ts'
-import { useSeasonJudging } from './useSeasonJudging.ts'
+import { useSeasonJudging as judgeAlone } from './useSeasonJudging.ts'
+import { useTellNext } from './useTellNext.ts'
 
+/** As in the frame. */
+function useSeasonJudging(): void {
+  judgeAlone()
+  useTellNext()
+}
 const labelOf = (code: string) => almanac.sampleLabels.find((l) => l.code === code)!.rules
 const home = {
   labels: [

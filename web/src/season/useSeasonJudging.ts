@@ -2,13 +2,12 @@ import { watchDebounced } from '@vueuse/core'
 import { computed, watch, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
 import type { Programme, SeasonQuestion } from '@jardinero/core/season'
-import { useNextApplication, useYard } from '../state/index.ts'
+import { useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import { plain } from '../kit/plain.ts'
 import { usePlanStore, type JudgedSeason } from './planStore.ts'
 import { useChoices } from './useChoices.ts'
 import { useKeptSeason } from './useKeptSeason.ts'
-import { useNext } from './useNext.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { useSeasonQuestion } from './useSeasonQuestion.ts'
 
@@ -25,12 +24,6 @@ export function useSeasonJudging(): void {
   const base = useSeasonQuestion()
   const { choice, isUsual: isUsualChoice } = useChoices()
   const { kept, ofHalf } = useKeptSeason()
-
-  const application = useNextApplication()
-  const { next } = useNext()
-  watchEffect(() => {
-    application.told = yard.value && next.value && { yardId: yard.value.id, ...next.value }
-  })
 
   const here = computed(() => route.name === 'season')
   const isUsual = computed(() => half.value === usualHalf.value && isUsualChoice.value)

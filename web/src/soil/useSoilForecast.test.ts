@@ -75,12 +75,12 @@ const weatherBody = {
   own: null,
   serviceAway: false,
 }
-const answerWith = (status: number) => {
+const answerWith = (status: number, kept = noAnswer('y')) => {
   const away = { code: 'weatherAway', detail: 'The weather service does not answer.', faults: [] }
   vi.stubGlobal('fetch', (url: string) =>
     Promise.resolve(
       url.includes('/answer')
-        ? new Response(JSON.stringify(noAnswer('y')))
+        ? new Response(JSON.stringify(kept))
         : new Response(JSON.stringify(status === 200 ? weatherBody : away), { status }),
     ),
   )
@@ -117,6 +117,7 @@ describe('the forecast of a yard', () => {
     answerWith(200)
     const answer = { soil: homeAnswer(), readingIds: ['r1'], season: null, next: null }
     const kept = { ...noAnswer('y'), restsOn: 'a'.repeat(64), day: today, answer }
+    answerWith(200, kept)
     useHeld().client.setQueryData(keys.answer('i', 'y'), kept)
     use(useSoilForecast)
     await until(() => store.stored)
@@ -137,8 +138,8 @@ describe('the forecast of a yard', () => {
   it('says how far the server is, and leaves it to the server', async () => {
     const { use, show, settle } = await atHome({ path: '/soil' })
     const seen = standSoil()
-    answerWith(200)
     const working = { ...noAnswer('y'), isCurrent: false, asked: 'b', progress: { done: 75, of: 200 } }
+    answerWith(200, working)
     useHeld().client.setQueryData(keys.answer('i', 'y'), working)
     use(useSoilForecast)
     const progress = show(SoilProgress)
