@@ -101,6 +101,17 @@ const until = (is: () => unknown) =>
     },
     { timeout: 8000, interval: 30 },
   )
+/** Weather that shuts no hour. */
+function giveFairWeather(): void {
+  const soil = useSoil()
+  soil.weatherOf = 'y 2026-02-28'
+  soil.weather = {
+    station: 'quarryBend',
+    observed: [],
+    forecast: [],
+    hours: fairHours('2026-03-01'),
+  } as never
+}
 async function openStation(state: Partial<ReturnType<typeof homeState>> = {}, path = '/season') {
   const at = await atHome({ path, state: { ...home, ...state } })
   const store = usePlanStore()
@@ -358,14 +369,7 @@ describe('a plan elsewhere', () => {
       const store = usePlanStore()
       answerChanges()
       standEngine()
-      const soil = useSoil()
-      soil.weatherOf = 'y 2026-02-28'
-      soil.weather = {
-        station: 'quarryBend',
-        observed: [],
-        forecast: [],
-        hours: fairHours('2026-03-01'),
-      } as never
+      giveFairWeather()
       use(useSeasonJudging)
       await until(() => store.judged?.plan)
       const said = `${day.slice(5, 7) === '03' ? 'Mar' : 'Apr'} ${Number(day.slice(8))}`
@@ -390,14 +394,7 @@ describe('a plan elsewhere', () => {
       const store = usePlanStore()
       answerChanges()
       standEngine()
-      const soil = useSoil()
-      soil.weatherOf = 'y 2026-02-28'
-      soil.weather = {
-        station: 'quarryBend',
-        observed: [],
-        forecast: [],
-        hours: fairHours('2026-03-01'),
-      } as never
+      giveFairWeather()
       use(useSeasonJudging)
       await until(() => store.usual?.rows)
       const item = use(useToday).items.value.find((i) => i.code.startsWith('proposed'))!
