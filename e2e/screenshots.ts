@@ -43,7 +43,10 @@ const mixing = async (page: Page) => {
   await page.getByRole('button', { name: 'Start mixing' }).click()
   await page.getByRole('button', { name: 'It’s in' }).click()
 }
-await take('today', '/?day=2026-03-06', (page) => page.getByText('until about').waitFor({ timeout: 60_000 }))
+await take('today', '/', async (page) => {
+  await page.getByText('Proposed:').first().waitFor({ timeout: 60_000 })
+  await page.getByText('The soil now').waitFor()
+})
 await take('yard', '/yard')
 await take('scout', '/scout')
 const keyed = async (page: Page) => {
