@@ -37,7 +37,7 @@ export function useCandidates() {
   const account = useAccount()
   const outings = useOutings()
   const { zones, areas } = useYard()
-  const { application } = useNext()
+  const { application, next: told } = useNext()
   const { timing, isPending } = useSoilTiming()
   const { say, day } = useWords()
 
@@ -45,9 +45,10 @@ export function useCandidates() {
   /** Before there is a tank: loads of the first sprayer. */
   const loadsFor = (sqFt: number) =>
     Math.ceil(((sqFt / 1000) * usualCarrier) / (account.state.sprayers[0]?.capacityGal ?? usualTankGal))
+  const isBarrier = (rules: LabelRules) => rules.uses.every((u) => u.purpose === 'preEmergent')
   /** A barrier waits for the soil, as Soil and Today say. */
   const barrierDay = (rules: LabelRules): Pick<Candidate, 'day' | 'isPending'> => {
-    if (!rules.uses.every((u) => u.purpose === 'preEmergent')) return {}
+    if (!isBarrier(rules)) return {}
     if (application.value?.day) return { day: application.value.day }
     if (isPending.value) return { isPending: true }
     const { verdict, window } = timing.value ?? {}
@@ -96,6 +97,8 @@ export function useCandidates() {
         : []
     const shelf = account.state.labels
       .filter((l) => kindOf(l.rules) === 'herbicide')
+      // Where none is to go down, as every station says, no hour is looked for.
+      .filter((l) => !(told.value?.kind === 'none' && isBarrier(l.rules)))
       .flatMap((l): Candidate[] => {
         const fit = zones.value.filter((z) => namesTurf(l.rules, z.turf)).map((z) => z.id)
         return fit.length

@@ -4,7 +4,7 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { SeasonPlan } from '@jardinero/contract/season'
-import type { Optimum, PlaceJudgement } from '@jardinero/core/season'
+import { noWishes, type Optimum, type PlaceJudgement } from '@jardinero/core/season'
 import { atHome, homeState, rules } from '../../test/home.ts'
 import { standEngine } from '../../test/seasonEngine.ts'
 import { standWorkers } from '../../test/standWorkers.ts'
@@ -417,6 +417,28 @@ describe('a plan elsewhere', () => {
       }
     },
   )
+  it('is none at every station where nothing may go down, and no hour is looked for', async () => {
+    const restrictions = [{ kind: 'group' as const, name: '3', mostLbPerAcre: 0, note: '' }]
+    const yards = [{ ...homeState().yards[0]!, seasonWishes: { ...noWishes, restrictions } }]
+    const state = { labels: home.labels.slice(0, 1), yards }
+    const { use, show, settle } = await atHome({ path: '/soil', state })
+    const store = usePlanStore()
+    answerChanges()
+    standEngine()
+    giveFairWeather()
+    use(useSeasonJudging)
+    await until(() => store.usual?.rows)
+    expect(use(useToday).items.value.map((i) => i.code)).toContain('limits')
+    for (const station of [SoilStation, SeasonStation, OutingStation]) {
+      const page = show(station)
+      await settle()
+      const sentence = page.findAll('h1')[0]!.text()
+      if (station === OutingStation) expect(sentence).not.toContain('Tarnfold')
+      else
+        expect([station.__name, sentence]).toEqual([station.__name, 'No pre-emergent can be proposed here.'])
+      page.unmount()
+    }
+  })
   it('is told when the weather has moved its rule', async () => {
     const moved = plan({ days: [{ id: 'only', day: '2026-02-25' }] })
     moved.programme.passes[0]!.when = { kind: 'rule', school: 'oneFullPass', pass: 'only' }

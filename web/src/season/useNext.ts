@@ -2,7 +2,7 @@ import { computed } from 'vue'
 import { nextOfPlan, nextProposed, type NextAnswer } from '@jardinero/core/season'
 import { seasonOf } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
-import { usePlanStore } from './planStore.ts'
+import { usePlanStore, type JudgedSeason } from './planStore.ts'
 import { useKeptSeason } from './useKeptSeason.ts'
 import { usePlans } from './usePlans.ts'
 
@@ -14,12 +14,11 @@ export function useNext() {
   const { usualHalf, usualPlan: plan } = usePlans()
   const { ofHalf } = useKeptSeason()
   const usual = computed(() => {
-    // What was judged here, else as the server's answer has it.
-    const judged = store.usual ?? ofHalf(usualHalf.value)
     const on = day.value < today.value ? day.value : today.value
-    return judged?.yardId === yard.value?.id && judged?.half === usualHalf.value && judged?.on === on
-      ? judged
-      : undefined
+    const isOf = (judged: JudgedSeason | undefined) =>
+      judged?.yardId === yard.value?.id && judged?.half === usualHalf.value && judged?.on === on
+    // What was judged here of this yard and day, else as the server's answer has it.
+    return [store.usual, ofHalf(usualHalf.value)].find(isOf)
   })
   const next = computed<NextAnswer | undefined>(() => {
     const facts = {

@@ -1,9 +1,11 @@
 import { computed } from 'vue'
-import { recommendedOf, type JudgedProgramme } from '@jardinero/core/season'
+import { useRoute } from 'vue-router'
+import type { JudgedProgramme } from '@jardinero/core/season'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import { standing } from '../kit/working.ts'
+import { useNext } from './useNext.ts'
 import { usePlanContext } from './usePlanContext.ts'
 import { useShown } from './useShown.ts'
 
@@ -26,9 +28,20 @@ export function useSeasonAnswer() {
   const session = useSession()
   const soil = useSoil()
   const { say, day: sayDay } = useWords()
-  const { places, yard } = useYard()
-  const { stoppable, barrierLabels } = usePlanContext()
-  const { shown, rows } = useShown()
+  const { places } = useYard()
+  const { stoppable, barrierLabels, half, usualHalf } = usePlanContext()
+  const { shown, recommended } = useShown()
+  const { next } = useNext()
+  const route = useRoute()
+  /** Nothing is proposed, and why: unless a school is asked for, that is the answer here as everywhere. */
+  const none = computed(() =>
+    next.value?.kind === 'none' &&
+    half.value === usualHalf.value &&
+    shown.value?.kind === 'school' &&
+    !route.query['school']
+      ? next.value
+      : undefined,
+  )
   const inHundred = useInHundred()
 
   const what = computed(() =>
@@ -47,6 +60,7 @@ export function useSeasonAnswer() {
     if (!stoppable.value.length) return { code: 'season.answerNothing', params: {} }
     if (!shown.value)
       return { code: soil.problem ? 'season.stuck' : 'season.waiting', params: { problem: soil.problem } }
+    if (none.value) return { code: `today.${none.value.why}`, params: {} }
     const { judged } = shown.value
     const { escaped, places: each } = judged.judgement
     const share = escaped ? standing(inHundred(escaped.value), escaped) : ''
@@ -77,8 +91,8 @@ export function useSeasonAnswer() {
   /** What is shown is proposed, or only tried: both are named, before the sentence. */
   const proposes = computed(() => {
     const { kind, school } = shown.value ?? {}
-    const best = String(recommendedOf(rows.value, yard.value?.timingSchool ?? 'edgeLed')?.school === school)
-    return kind === 'school' && school ? `${say('season.proposes', { school, best })} ` : ''
+    const best = String(recommended.value?.school === school)
+    return kind === 'school' && school && !none.value ? `${say('season.proposes', { school, best })} ` : ''
   })
   return { sentence, proposes, what, placeName }
 }

@@ -33,6 +33,7 @@ export function useShown() {
   const draft = computed(() =>
     store.draft?.yardId === yard.value?.id && store.draft?.half === half.value ? store.draft : undefined,
   )
+  const recommended = computed(() => recommendedOf(rows.value, yard.value?.timingSchool ?? 'edgeLed'))
   /** Without a draft: the school asked for, the plan that was taken, or the one that is recommended. */
   const taken = computed<Shown | undefined>(() => {
     const row = rows.value.find((r) => r.school === route.query['school'])
@@ -45,7 +46,7 @@ export function useShown() {
           judged: mine.value.plan,
         }
       )
-    const best = recommendedOf(rows.value, yard.value?.timingSchool ?? 'edgeLed')
+    const best = recommended.value
     return best && { kind: 'school', school: best.school, judged: best }
   })
   const shown = computed<Shown | undefined>(() => {
@@ -72,5 +73,5 @@ export function useShown() {
     store.forgetDraft()
     await router.replace({ query: { ...route.query, school } })
   }
-  return { shown, rows, programme, change, changePass, show, season: mine }
+  return { shown, rows, recommended, programme, change, changePass, show, season: mine }
 }

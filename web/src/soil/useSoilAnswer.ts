@@ -82,7 +82,7 @@ export function useSoilAnswer() {
   const told = computed<Sentence | undefined>(() => {
     const said = next.told
     if (said?.yardId !== yard.value?.id || !said || timing.value?.verdict === 'offSeason') return undefined
-    if (said.kind === 'none') return { code: `soil.says.${said.why}`, params: soilNow.value }
+    if (said.kind === 'none') return { code: `today.${said.why}`, params: {} }
     if (!said.day || said.day < day.value) return undefined
     return {
       code: `soil.says.${said.kind}`,
