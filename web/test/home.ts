@@ -11,6 +11,7 @@ import type { TakenByLabel } from '@jardinero/contract/shelf'
 import type { Reading } from '@jardinero/contract/soil'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { loadWholeCatalogue } from '@jardinero/words'
+import { connection } from '../src/kit/api.ts'
 import ChoiceField from '../src/kit/ChoiceField.vue'
 import { useAccount } from '../src/state/index.ts'
 import { holdHome } from './holdHome.ts'
@@ -19,8 +20,9 @@ import { useShelf } from '../src/shelf/shelfStore.ts'
 
 const catalogue = await loadWholeCatalogue('en')
 
-/** There is no server here: what a test does not answer stays unanswered. */
-globalThis.fetch = () => new Promise(() => undefined)
+/** There is no server here: what a test does not answer stays unanswered. Who waits for it to be back is told that it is. */
+globalThis.fetch = (url) =>
+  url === '/api/health' ? Promise.resolve(new Response()) : new Promise(() => undefined)
 
 export const rules: LabelRules = {
   name: 'Sample 50 WG',
@@ -184,6 +186,7 @@ export async function atHome({
   const pinia = createPinia()
   setActivePinia(pinia)
   localStorage.clear()
+  connection.away = false
   const session = useSession()
   session.catalogue = catalogue
   session.whole = true

@@ -163,6 +163,12 @@ export function createSoilEngine(told: Told) {
     ready ||= done >= leastMembers
     if (ready && question) ask(question)
   }
+  /** Lets go of what is under way; what is made stays. @returns whether all the seasons are made */
+  function rest(): boolean {
+    stop()
+    asked = question = undefined
+    return ready
+  }
   /** Asks the worker that holds the soil about a plan; nothing where it holds none yet, or broke. */
   async function plan<A>(work: (soil: Remote<SoilAnswers>) => Promise<A>): Promise<A | undefined> {
     if (!ready) return undefined
@@ -178,6 +184,7 @@ export function createSoilEngine(told: Told) {
     takeKept,
     ask,
     halt,
+    rest,
     close,
     /** Judges programmes on the soil at hand. */
     season: (about: SeasonQuestion): Promise<SeasonAnswer | undefined> => plan((soil) => soil.season(about)),

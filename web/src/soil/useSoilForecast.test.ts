@@ -135,12 +135,48 @@ describe('the forecast of a yard', () => {
     await until(() => store.stored!.day === today)
     expect(store.stored!.answer).toEqual(answer.soil)
   })
+  it('leaves today’s answer alone where one of another day comes late, and asks for that day again when it is wanted again', async () => {
+    const { use, router } = await atHome({ path: '/soil?day=2026-02-20' })
+    const store = useSoil()
+    const late: { question: SoilQuestion; give: () => void }[] = []
+    standWorkers((script) =>
+      script.includes('simulateSoil')
+        ? {
+            async simulate(order: SimulateOrder, _: unknown, runs: (r: unknown) => Promise<void>) {
+              await runs({ ...homeSimulation.runs, count: order.to - order.from })
+            },
+          }
+        : {
+            begin: () => undefined,
+            takeRuns: () => undefined,
+            ask: (question: SoilQuestion) =>
+              new Promise((give) => late.push({ question, give: () => give(homeAnswer()) })),
+          },
+    )
+    const answer = { soil: homeAnswer(), readingIds: ['r1'], season: null, next: null }
+    const kept = { ...noAnswer('y'), restsOn: 'a'.repeat(64), day: today, answer }
+    answerWith(200, kept)
+    useHeld().client.setQueryData(keys.answer('i', 'y'), kept)
+    use(useSoilForecast)
+    await until(() => late.length === 1)
+    await router.push('/soil')
+    await until(() => store.stored?.day === today)
+    late[0]!.give()
+    await new Promise((done) => setTimeout(done, 60))
+    await flushPromises()
+    expect(store.stored).toMatchObject({ day: today, answer: answer.soil, readingIds: ['r1'] })
+    await router.push('/soil?day=2026-02-20')
+    await until(() => late.length === 2)
+    late[1]!.give()
+    await until(() => store.stored?.day === '2026-02-20')
+  })
   it('says how far the server is, and leaves it to the server', async () => {
     const { use, show, settle } = await atHome({ path: '/soil' })
     const seen = standSoil()
     const working = { ...noAnswer('y'), isCurrent: false, asked: 'b', progress: { done: 75, of: 200 } }
     answerWith(200, working)
     useHeld().client.setQueryData(keys.answer('i', 'y'), working)
+    await until(() => useHeld().answer?.asked === 'b')
     use(useSoilForecast)
     const progress = show(SoilProgress)
     await settle()

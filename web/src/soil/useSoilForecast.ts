@@ -80,10 +80,12 @@ export function useSoilForecast(): void {
       // The same figures, worked out once more: what stands does not change.
       if (!running || (store.holdsToday && running.request.day === today.value)) return
       const { yardId, question, day: on } = running.request
+      // One has gone on to another day, or another yard, since; come back to, this is asked again.
+      if (on !== day.value || yardId !== yard.value?.id) return void (running.asked = undefined)
       const readingIds = question.readings.map((r) => r.id)
       store.stored = { yardId, answer, readingIds, day: on }
     },
-    progress: (done) => (store.progress = done < soilMembers ? { done, of: soilMembers } : undefined),
+    progress: (done) => store.isLocal && (store.progress = done < soilMembers ? { done, of: soilMembers } : undefined),
     ready: (is) => (store.hasRuns = is),
     failed: () => {
       store.progress = undefined
@@ -104,7 +106,11 @@ export function useSoilForecast(): void {
     [request, simulationKey],
     () => {
       const [next, key] = [request.value, simulationKey.value]
-      if (!next || !key) return
+      if (!next || !key) {
+        // Nothing is wanted of here now: what is under way is let go, what is made waits to be asked again.
+        if (running) running = engine.rest() ? { ...running, asked: undefined } : undefined
+        return
+      }
       // The same station read again may have other days.
       const same = running?.key === key && running.request.weather === next.weather
       const asked = questionKey.value
