@@ -15,6 +15,11 @@ import type { SimulateSoil, SoilAnswers } from '../workers/index.ts'
 
 /** Broken off with so many, what is there answers; with fewer nothing does. */
 const leastMembers = 40
+/** Of two workers, the members of each. */
+const shares = [
+  [0, members / 2],
+  [members / 2, members],
+] as const
 /** A script that the server, or the device, does not have just now. */
 const notLoaded = 'the soil’s worker did not load'
 
@@ -131,10 +136,6 @@ export function createSoilEngine(told: Told) {
     told.ready(false)
     tell((soil) => soil.begin())
     told.progress(0)
-    const shares = [
-      [0, members / 2],
-      [members / 2, members],
-    ] as const
     for (const [i, share] of shares.entries()) {
       const current = () => runners.includes(runner)
       const runner = runShare(request, share, {

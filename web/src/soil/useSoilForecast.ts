@@ -85,7 +85,8 @@ export function useSoilForecast(): void {
       const readingIds = question.readings.map((r) => r.id)
       store.stored = { yardId, answer, readingIds, day: on }
     },
-    progress: (done) => store.isLocal && (store.progress = done < soilMembers ? { done, of: soilMembers } : undefined),
+    progress: (done) =>
+      store.isLocal && (store.progress = done < soilMembers ? { done, of: soilMembers } : undefined),
     ready: (is) => (store.hasRuns = is),
     failed: () => {
       store.progress = undefined
