@@ -24,5 +24,7 @@ export type SpreadId = Id<'spread'>
 export type MixId = Id<'mix'>
 export type OutingId = Id<'outing'>
 export type PlanId = Id<'plan'>
+/** One intended application or chore on one lawn. */
+export type JobId = Id<'job'>
 export type RecordId = Id<'record'>
 export type TaskId = Id<'task'>

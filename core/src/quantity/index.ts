@@ -16,6 +16,7 @@ export type {
   SpreadId,
   MixId,
   OutingId,
+  JobId,
   PlanId,
   RecordId,
   TaskId,

@@ -1,0 +1,33 @@
+export {
+  brokenStep,
+  mostChainSteps,
+  startChain,
+  stepsOfChain,
+  usualChains,
+  type ChainStep,
+  type ChainTemplate,
+} from './chain.ts'
+export { dateJobs, soonestDay, standingOf, type JobDay, type JobStanding } from './days.ts'
+export {
+  chainRoles,
+  isOpen,
+  jobGrounds,
+  jobOrigins,
+  jobStates,
+  jobTasks,
+  type ChainRole,
+  type Job,
+  type JobAsk,
+  type JobGround,
+  type JobMove,
+  type JobOrigin,
+  type JobSeed,
+  type JobState,
+  type JobStep,
+  type JobTask,
+  type JobTime,
+} from './job.ts'
+export { judgeJobs, type JobContext } from './judge.ts'
+export { changesOfPlan, jobsOfPlan, openPasses, type JobChange } from './planned.ts'
+export { jobServed, type Served } from './serve.ts'
+export { foldJob, stepJob } from './step.ts'

@@ -1,0 +1,42 @@
+import type { Day, LabelId, ZoneId } from '../quantity/index.ts'
+import type { LabelRules } from '../shelf/index.ts'
+import { isOpen, type Job } from './job.ts'
+
+/** What was mixed for, or went down on, one lawn. */
+export interface Served {
+  zoneId: ZoneId
+  products: { labelId: LabelId; rules: LabelRules }[]
+}
+
+const isBarrier = (rules: LabelRules): boolean => rules.uses.some((u) => u.purpose === 'preEmergent')
+
+/**
+ * The open job that an application serves: first the one with all its products in the tank, then one with some of them, then one
+ * whose barrier is made with another product. Of several the one whose day comes first. Nothing where none is meant.
+ * @param dayOf the day of a job, where it has one
+ */
+export function jobServed<J extends Job>(
+  jobs: J[],
+  { zoneId, products }: Served,
+  dayOf: (job: J) => Day | undefined,
+  rulesOf: (labelId: LabelId) => LabelRules | undefined,
+): J | undefined {
+  const has = new Set(products.map((p) => p.labelId))
+  const makesBarrier = products.some((p) => isBarrier(p.rules))
+  const rank = (job: J): number => {
+    const own = job.products.filter((p) => has.has(p.labelId)).length
+    if (own && own === job.products.length) return 0
+    if (own) return 1
+    const wants = job.products[0] && rulesOf(job.products[0].labelId)
+    // Of a plan of barriers any barrier is its pass; a mark waits for whichever product one chose.
+    const meant = job.origin === 'season' ? !wants || isBarrier(wants) : !job.products.length
+    return makesBarrier && meant ? 2 : Infinity
+  }
+  const late = '9999-12-31'
+  return jobs
+    .filter((j) => isOpen(j) && j.task === 'apply' && j.zoneId === zoneId && rank(j) < Infinity)
+    .toSorted((a, b) => {
+      const [dayA, dayB] = [dayOf(a) ?? late, dayOf(b) ?? late]
+      return rank(a) - rank(b) || (dayA < dayB ? -1 : dayA > dayB ? 1 : a.id < b.id ? -1 : 1)
+    })[0]
+}
