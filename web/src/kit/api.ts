@@ -17,6 +17,13 @@ export const setCsrfToken = (token: string): void => void (csrfToken = token)
 
 const pause = (ms: number) => new Promise((done) => setTimeout(done, ms))
 
+const isHealthy = async (): Promise<boolean> => {
+  try {
+    return (await fetch('/api/health')).ok
+  } catch {
+    return false
+  }
+}
 /** Waits until the database answers again; one watch for all who wait. */
 let watching: Promise<void> | undefined
 export function untilBack(): Promise<void> {
@@ -24,11 +31,7 @@ export function untilBack(): Promise<void> {
   watching ??= (async () => {
     for (;;) {
       await pause(1500)
-      const healthy = await fetch('/api/health').then(
-        (r) => r.ok,
-        () => false,
-      )
-      if (healthy) break
+      if (await isHealthy()) break
     }
     connection.away = false
     watching = undefined
