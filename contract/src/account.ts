@@ -14,6 +14,7 @@ import {
   type Tank,
   type ToolRow,
 } from './bench.ts'
+import type { Job } from '@jardinero/core/job'
 import { turfStates } from '@jardinero/core/yard'
 import { day, id, instant, list, unit, withKeys } from './field.ts'
 import { mixResult, tankResult } from './figure.ts'
@@ -28,6 +29,7 @@ import {
   type RatingRow,
   type RecordPhoto,
 } from './ledger.ts'
+import { chainTemplate, filedJob, type ChainTemplateRow, type FiledJob } from './job.ts'
 import { filedOuting, type Outing } from './outing.ts'
 import {
   carrierVolume,
@@ -81,7 +83,7 @@ export interface AccountState {
   labelFiles: LabelFile[]
   finds: Find[]
   photos: FindPhoto[]
-  marks: SeasonMark[]
+  jobs: Job[]
   signs: Sign[]
   sprinklers: Sprinkler[]
   waters: Water[]
@@ -97,14 +99,14 @@ export const demoDay = Joi.object<{ day: string }, true>({ day: day.required() }
 export const nothing = Joi.object<Record<string, never>, true>({})
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 8
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips, the seventh held the pounds of a hopper as gallons. */
-const readVersions = [1, 2, 3, 4, 5, 6, 7, accountFileVersion]
+export const accountFileVersion = 9
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips, the seventh held the pounds of a hopper as gallons, the eighth had marks and no jobs. */
+const readVersions = [1, 2, 3, 4, 5, 6, 7, 8, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<
   ApplicationRecord,
-  keyof PassFacts | 'first' | 'yardId' | 'planned' | 'labelId' | 'state'
+  keyof PassFacts | 'first' | 'yardId' | 'planned' | 'labelId' | 'state' | 'job'
 > {
   first: PassFacts
   amendments: Amendment[]
@@ -133,7 +135,10 @@ export interface AccountFile {
   records: FiledRecord[]
   finds: Find[]
   photos: FiledPhoto[]
+  /** Of files up to version 8; they are jobs since. */
   marks: SeasonMark[]
+  jobs: FiledJob[]
+  chainTemplates: ChainTemplateRow[]
   signs: Sign[]
   sprinklers: Sprinkler[]
   waters: Water[]
@@ -188,6 +193,7 @@ const filedTank = withKeys(tankOrder, {
   madeAt: instant.required(),
   madeBy: Joi.string().max(120).required(),
   mixIds: list(id, 1000).required(),
+  jobIds: list(id, 1000).default([]),
 })
 
 /** A spread as it was made. */
@@ -222,6 +228,7 @@ const filedRecord = Joi.object({
   }).required(),
   keepOffUntil: instant.allow(null).required(),
   turn: Joi.number().integer().min(1).max(1000),
+  jobId: id.allow(null),
   recordedAt: instant.required(),
   recordedBy: Joi.string().max(120).required(),
   first: firstFacts.required(),
@@ -255,6 +262,8 @@ export const accountFileParts: Record<Part, { row: Joi.Schema; most: number; fir
   finds: { row: find.row, most, first: false },
   photos: { row: filedPhoto, most, first: false },
   marks: { row: seasonMark.row, most, first: false },
+  jobs: { row: filedJob, most, first: false },
+  chainTemplates: { row: chainTemplate.row, most, first: false },
   signs: { row: sign.row, most, first: false },
   sprinklers: { row: sprinkler.row, most, first: false },
   waters: { row: water.row, most, first: false },

@@ -30,6 +30,7 @@ import type {
   Quantity,
   RatePerAreaUnit,
   CalibrationId,
+  JobId,
   LabelId,
   MixId,
   SprayerId,
@@ -113,8 +114,9 @@ export interface Tank extends Omit<TankOrder, 'outlook' | 'override'> {
   sprayer: string
   madeAt: string
   madeBy: string
-  /** The mixes it stands for, one a zone and herbicide: what the ledger records. */
+  /** What the ledger records of it, a mix a zone and herbicide; and what it was mixed for. */
   mixIds: MixId[]
+  jobIds: JobId[]
 }
 
 /** What a mix is asked for: everything else the server looks up. */
@@ -142,7 +144,6 @@ export interface Mix extends Omit<MixOrder, 'loadPlan' | 'tool'> {
   areaSqFt: number
   result: MixFigures
   madeAt: string
-  /** The tank it was part of, or the spread. */
   tankId?: TankId | null
   spreadId?: SpreadId | null
   /** Of the area, the strip along the edges that is gone over twice, once. */
@@ -246,7 +247,6 @@ export const tankChoices = {
     .valid(...loadPlans)
     .required(),
 }
-/** POST /api/bench/tanks */
 /** The lawns of a tank or a spread, and how each is treated. */
 const treatedZones = list(
   Joi.object({

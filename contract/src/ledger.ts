@@ -5,6 +5,7 @@ import type {
   Quantity,
   RatePerAreaUnit,
   VolumeUnit,
+  JobId,
   LabelId,
   MixId,
   RecordId,
@@ -13,6 +14,7 @@ import type {
   YardId,
   ZoneId,
 } from '@jardinero/core/quantity'
+import type { Job } from '@jardinero/core/job'
 import type { LabelRules } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { spreadOrder, type SpreadOrder } from './bench.ts'
@@ -59,6 +61,9 @@ export interface ApplicationRecord extends PassFacts {
   keepOffUntil: string | null
   /** 1, or higher where the same mix was put down again on purpose. */
   turn?: number
+  /** The job it is of, and what was meant: as it was planned, whatever became of it. */
+  jobId?: JobId | null
+  job?: RecordJob
   recordedAt: string
   recordedBy: string
   /** The facts as first written down. */
@@ -71,6 +76,12 @@ export interface ApplicationRecord extends PassFacts {
   labelId?: LabelId
   /** The turf's state as it was mixed. */
   state?: TurfState | null
+}
+
+export interface RecordJob extends Pick<Job, 'origin' | 'note'> {
+  /** The day it was meant for. */
+  meantFor: string | null
+  chain: string | null
 }
 
 export interface Amendment {

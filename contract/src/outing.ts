@@ -1,4 +1,4 @@
-import type { RecordId, TankId, YardId, ZoneId, OutingId } from '@jardinero/core/quantity'
+import type { JobId, RecordId, TankId, YardId, ZoneId, OutingId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import { compass } from './constants.ts'
 import { airC, day, id, instant, list, name, text, windMph, withKeys } from './field.ts'
@@ -82,6 +82,8 @@ export interface Outing extends Omit<OutingOrder, 'again'> {
   /** Share of what the tank was planned with that was measured out. */
   takenShare: number
   recordIds: RecordId[]
+  /** The jobs it did. */
+  jobIds: JobId[]
   madeAt: string
   madeBy: string
 }
@@ -134,6 +136,7 @@ export const filedOuting = withKeys<Outing>(
     yardId: id.required(),
     takenShare: Joi.number().min(0).max(1).required(),
     recordIds: list(id, 1000).required(),
+    jobIds: list(id, 1000).default([]),
     madeAt: instant.required(),
     madeBy: name.max(120).required(),
   },

@@ -25,8 +25,8 @@ export interface Find extends Row<'sighting'>, Sighting {
   note: string
 }
 
-/** A day to remember: a barrier against the next generation of a plant. */
-export interface SeasonMark extends Row<'mark'> {
+/** A day to remember, as files before version 9 have it: a job since. */
+export interface SeasonMark extends Row<'job'> {
   zoneId: ZoneId
   plant: string
   from: string

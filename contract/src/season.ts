@@ -1,6 +1,7 @@
 import type { YardId, PlanId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import { timingSchoolIds, type TimingSchoolId, type Trend } from '@jardinero/core/soil'
+import type { Job } from '@jardinero/core/job'
 import { q10Range, type PassDay, type Programme, type SeasonWishes } from '@jardinero/core/season'
 import { day, id, instant, list, name, text, withKeys } from './field.ts'
 import { askedRate } from './shelf.ts'
@@ -21,6 +22,10 @@ export interface SeasonPlan {
   reason: string
   takenAt: string
   takenBy: string
+}
+/** A plan that was just taken, with the jobs of its yard as they stand now. */
+export interface PlanTaken extends SeasonPlan {
+  jobs: Job[]
 }
 export type PlanOrder = Omit<SeasonPlan, 'takenAt' | 'takenBy'>
 

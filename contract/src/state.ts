@@ -3,9 +3,10 @@ import Joi from 'joi'
 import type { Calibration, Sprayer, ToolRow } from './bench.ts'
 import { count, id, withKeys } from './field.ts'
 import type { ApplicationRecord, RatingRow, RecordPhoto } from './ledger.ts'
+import type { Job } from '@jardinero/core/job'
 import type { LabelRules } from '@jardinero/core/shelf'
 import type { Outing } from './outing.ts'
-import type { Find, FindPhoto, SeasonMark } from './scout.ts'
+import type { Find, FindPhoto } from './scout.ts'
 import type { SeasonPlan } from './season.ts'
 import type { Label, LabelFile, StockRow } from './shelf.ts'
 import type { Reading, Sign, Sprinkler, Water } from './soil.ts'
@@ -62,7 +63,8 @@ export interface YardState {
   sections: Section[]
   places: Place[]
   sprinklers: Sprinkler[]
-  marks: SeasonMark[]
+  /** Jobs and chores: all that are open, and those of the last years. */
+  jobs: Job[]
   /** Plans as they were taken, oldest first. */
   plans: SeasonPlan[]
   history: PassHistory[]

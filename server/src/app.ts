@@ -34,6 +34,7 @@ import { scoutRoutes } from './scout/index.ts'
 import { seasonRoutes } from './season/index.ts'
 import { shelfRoutes } from './shelf/index.ts'
 import { createStations, soilRoutes } from './soil/index.ts'
+import { jobRoutes } from './job/index.ts'
 import { stateRoutes } from './state/index.ts'
 import { yardRoutes } from './yard/index.ts'
 
@@ -130,7 +131,8 @@ export async function buildApp({
     outingRoutes(rooms, clock, config.meterUrl)
     pushRoutes(rooms, config.push?.publicKey ?? null)
     ledgerRoutes(rooms, { clock, wordsFor, makeSpread })
-    stateRoutes(rooms)
+    stateRoutes(rooms, clock)
+    jobRoutes(rooms, clock)
     answerRoutes(rooms, { database, clock, stations })
     calendarRoutes(rooms, { database, clock, wordsFor })
     accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })

@@ -1,4 +1,5 @@
 import { benchCollections } from './bench/index.ts'
+import { jobCollections } from './job/index.ts'
 import { ledgerCollections } from './ledger/index.ts'
 import type { Clock } from './platform/clock.ts'
 import type { Collection } from './platform/collection.ts'
@@ -14,5 +15,6 @@ export const allCollections = (clock: Clock): Collection[] => [
   ...soilCollections(clock),
   ...shelfCollections(clock),
   ...benchCollections,
-  ...ledgerCollections,
+  ...jobCollections,
+  ...ledgerCollections(clock),
 ]

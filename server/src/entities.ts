@@ -16,11 +16,12 @@ import {
   tankEntity,
   toolEntity,
 } from './bench/index.ts'
+import { chainTemplateEntity, jobEntity, jobStepEntity } from './job/index.ts'
 import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/index.ts'
 import { outingEntity, pushEntity } from './outing/index.ts'
 import { feedEntity, planEntity } from './season/index.ts'
 import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/index.ts'
-import { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './scout/index.ts'
+import { drillCardEntity, findEntity, photoEntity } from './scout/index.ts'
 import {
   readingEntity,
   signEntity,
@@ -63,8 +64,10 @@ export const entities = [
   amendmentEntity,
   findEntity,
   photoEntity,
-  seasonMarkEntity,
   drillCardEntity,
+  jobEntity,
+  jobStepEntity,
+  chainTemplateEntity,
   planEntity,
   feedEntity,
   outingEntity,

@@ -127,7 +127,6 @@ describe('a stranger', () => {
       ['shelf/labels', made.label],
       ['shelf/stock', made.stock],
       ['scout/finds', made.find],
-      ['scout/marks', made.mark],
       ['soil/signs', made.sign],
       ['soil/sprinklers', made.sprinkler],
       ['soil/waters', made.water],

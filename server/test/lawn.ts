@@ -108,13 +108,13 @@ export async function addLawn(visitor: Visitor) {
     wantedShare: null,
     note: '',
   })
-  const mark = await add(visitor, '/api/scout/marks', {
+  const mark = await add(visitor, '/api/jobs', {
     zoneId: zone,
-    plant: 'henbit',
-    from: '2026-08-18',
-    germinatesFrom: '2026-09-01',
-    done: false,
-    note: '',
+    origin: 'mark',
+    task: 'apply',
+    plants: ['henbit'],
+    when: { kind: 'day', day: '2026-08-18', latest: '2026-09-01' },
+    proposed: true,
   })
   const sign = await add(visitor, '/api/soil/signs', {
     yardId: yard,

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
-import { amendRecord } from '../src/ledger/recordApplication.ts'
+import { amendRecord } from '../src/ledger/amendRecord.ts'
 import { migrations } from '../src/migrations/index.ts'
 import { migrate } from '../src/database.ts'
 import { AccountScope } from '../src/platform/scope.ts'

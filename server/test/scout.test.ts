@@ -303,21 +303,8 @@ describe('the drill', () => {
   })
 })
 
-describe('marks and thresholds', () => {
+describe('thresholds', () => {
   it('are kept with the yard', async () => {
-    const mark = {
-      id: randomUUID(),
-      zoneId: made.zone,
-      plant: 'annualBluegrass',
-      from: '2026-08-18',
-      germinatesFrom: '2026-09-01',
-      done: false,
-      note: '',
-    }
-    expect((await visitor.post('/api/scout/marks', mark)).statusCode).toBe(201)
-    expect(
-      (await visitor.post('/api/scout/marks', { ...mark, id: randomUUID(), plant: 'x' })).json().code,
-    ).toBe('unknownCode')
     const yard = await visitor.patch(`/api/yard/yards/${made.yard}`, {
       version: 1,
       verdictThresholds: { pullUpTo: 60 },
@@ -335,20 +322,20 @@ describe('marks and thresholds', () => {
 })
 
 describe('the account file', () => {
-  it('carries finds, photos and marks into another account', async () => {
+  it('carries finds, photos and jobs into another account', async () => {
     const file = (await visitor.get('/api/account/file')).json()
-    expect(file.version).toBe(8)
+    expect(file.version).toBe(9)
     expect(file.photos.length).toBeGreaterThan(0)
     const other = await new Visitor(server.app).signUp()
     const taken = await other.post('/api/account/file', file)
     expect(taken.json().added).toMatchObject({
       finds: file.finds.length,
       photos: file.photos.length,
-      marks: file.marks.length,
+      jobs: file.jobs.length,
     })
     const [photo] = (await other.get('/api/account')).json().photos as FindPhoto[]
     expect((await other.get(`/api/scout/photos/${photo!.id}`)).rawPayload.length).toBe(photo!.bytes)
-    const { finds: _, photos: __, marks: ___, ...first } = file
+    const { finds: _, photos: __, jobs: ___, ...first } = file
     const third = await new Visitor(server.app).signUp()
     expect((await third.post('/api/account/file', { ...first, version: 1 })).json().added).toMatchObject({
       finds: 0,

@@ -39,7 +39,7 @@ export function holdHome(
     ...others,
     queries: { ...queries, staleTime: Infinity, refetchOnWindowFocus: false },
   })
-  const { account, yards, zones, sections, places, sprinklers, marks, plans } = state
+  const { account, yards, zones, sections, places, sprinklers, jobs, plans } = state
   const { sprayers, calibrations, tools, labels, stock, labelFiles } = state
   const names = yards.map(({ id, name, client: whose }) => ({ id, name, client: whose ?? '' }))
   client.setQueryData(keys.opening('i'), { account, yardCount: yards.length, yards: names })
@@ -67,7 +67,7 @@ export function holdHome(
   })
   const [yard] = yards
   const mine = zones.filter((z) => z.yardId === yard?.id)
-  const ofYard = { yard, zones: mine, sections, places, sprinklers, marks, plans, history }
+  const ofYard = { yard, zones: mine, sections, places, sprinklers, jobs, plans, history }
   client.setQueryData(keys.yardState('i', yard?.id ?? ''), ofYard)
   // Nothing is kept at a server: what is asked is worked out here.
   client.setQueryData(keys.answer('i', yard?.id ?? ''), noAnswer(yard?.id ?? ''))

@@ -96,7 +96,7 @@ export const homeState = (): AccountState => ({
   labelFiles: [],
   finds: [],
   photos: [],
-  marks: [],
+  jobs: [],
   signs: [],
   sprinklers: [],
   waters: [],

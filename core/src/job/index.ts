@@ -8,6 +8,8 @@ export {
   type ChainTemplate,
 } from './chain.ts'
 export { dateJobs, soonestDay, standingOf, type JobDay, type JobStanding } from './days.ts'
+export { jobsDue, type JobDue } from './due.ts'
+export { jobEvents, jobWords, stillToDo, type JobEvent } from './events.ts'
 export {
   chainRoles,
   isOpen,
@@ -31,3 +33,4 @@ export { judgeJobs, type JobContext } from './judge.ts'
 export { changesOfPlan, jobsOfPlan, openPasses, type JobChange } from './planned.ts'
 export { jobServed, type Served } from './serve.ts'
 export { foldJob, stepJob } from './step.ts'
+export { jobOfMark, marksOf, type SeasonMark } from './mark.ts'

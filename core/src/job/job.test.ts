@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { testLabel } from '../../test/season.ts'
+import { usualSituation } from '../shelf/index.ts'
 import { addDays } from '../quantity/index.ts'
 import {
   brokenStep,
@@ -228,11 +229,12 @@ describe('what an application serves', () => {
     },
   }
   const labels = [barrier, leaf]
-  const served = (jobs: Job[], ids: string[], zoneId = 'z') =>
+  const served = (jobs: Job[], ids: string[], zoneId = 'z', how = { day: '2026-02-20', spots: false }) =>
     jobServed(
       jobs,
       {
         zoneId,
+        ...how,
         products: labels.filter((l) => ids.includes(l.id)).map(({ id, rules }) => ({ labelId: id, rules })),
       },
       (j) => (j.when.kind === 'day' ? j.when.day : undefined),
@@ -249,6 +251,17 @@ describe('what an application serves', () => {
     expect(served(jobs, [barrier.id])).toBe('soon')
     expect(served(jobs, [barrier.id], 'other')).toBeUndefined()
     expect(served(jobs, [leaf.id])).toBeUndefined()
+  })
+  it('is not what is meant for weeks later, nor the whole lawn where spots are treated', () => {
+    const jobs = [on('soon', '2026-04-05')]
+    const spot = [on('spot', '2026-04-05', { ground: { kind: 'spots', sqFt: 200 } })]
+    const asked = (among: Job[], day: string, spots = false) =>
+      served(among, [barrier.id], 'z', { day, spots })
+    expect(asked(jobs, '2026-02-20')).toBe('soon')
+    expect(asked(jobs, '2026-02-10')).toBeUndefined()
+    expect(asked(jobs, '2026-06-10')).toBe('soon')
+    expect(asked(jobs, '2026-04-01', true)).toBeUndefined()
+    expect(asked(spot, '2026-04-01', true)).toBe('spot')
   })
   it('is a pass of the season whatever makes the barrier, and a mark of any; not what another product was meant for', () => {
     const other = { products: [{ labelId: 'gone', rate }] }
@@ -300,7 +313,7 @@ describe('a chain', () => {
     const [kill, scalp, ...rest] = begin('renovation')
     const wish = (day: string): Job => ({
       ...scalp!,
-      when: { ...(scalp!.when as { kind: "after" }), day } as Job['when'],
+      when: { ...(scalp!.when as { kind: 'after' }), day } as Job['when'],
     })
     expect(dateJobs([kill!, wish('2026-02-25'), ...rest], none).get('s1')!.day).toBe('2026-02-25')
     expect(dateJobs([kill!, wish('2026-02-12'), ...rest], none).get('s1')!.day).toBe('2026-02-20')
@@ -340,7 +353,7 @@ describe('a chain', () => {
       zones: [{ id: 'z', name: 'Front', turf: 'tallFescue', state: 'growing' as const, passes: [] }],
       rulesOf: (id: string) => (id === label.id ? label.rules : undefined),
       seeding: [],
-      around: { situation: undefined as never, actives: [] },
+      around: { situation: usualSituation, actives: [] },
     }
     const judged = (among: Job[]) => judgeJobs(among, dateJobs(among, none), context)
     const early = jobs.map((j): Job =>

@@ -3,7 +3,6 @@ import {
   computeActiveRates,
   groundFacts,
   judgeApplication,
-  usualSituation,
   worstOn,
   type Circumstances,
   type Judgement,
@@ -74,7 +73,6 @@ export function judgeJobs(
         },
         {
           ...around,
-          situation: around.situation ?? usualSituation,
           neighbours: zones.filter((z) => z.id !== zone.id),
         },
       )

@@ -81,9 +81,9 @@ export function changesOfPlan(
   return changes
 }
 
-/** The passes of a plan that still wait, and on which lawns. */
-export function openPasses(jobs: Job[], half: Trend): { passId: string; zoneId: ZoneId }[] {
+/** The passes of a plan that still wait, or did on a day, and on which lawns. */
+export function openPasses(jobs: Job[], half: Trend, on?: Day): { passId: string; zoneId: ZoneId }[] {
   return jobs
-    .filter((j) => isOpen(j) && j.plan?.half === half)
+    .filter((j) => j.plan?.half === half && (isOpen(j) || (on && j.doneOn && j.doneOn > on)))
     .map((j) => ({ passId: j.plan!.passId, zoneId: j.zoneId }))
 }

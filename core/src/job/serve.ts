@@ -1,23 +1,30 @@
-import type { Day, LabelId, ZoneId } from '../quantity/index.ts'
+import { daysBetween, type Day, type LabelId, type ZoneId } from '../quantity/index.ts'
 import type { LabelRules } from '../shelf/index.ts'
 import { isOpen, type Job } from './job.ts'
 
 /** What was mixed for, or went down on, one lawn. */
 export interface Served {
   zoneId: ZoneId
+  day: Day
+  /** Spots of it only: they do not do what was meant for the whole lawn. */
+  spots: boolean
   products: { labelId: LabelId; rules: LabelRules }[]
 }
+
+/** What is mixed so many days before its day is not meant for it. Judgement of the trade. */
+const earlyDays = 45
 
 const isBarrier = (rules: LabelRules): boolean => rules.uses.some((u) => u.purpose === 'preEmergent')
 
 /**
  * The open job that an application serves: first the one with all its products in the tank, then one with some of them, then one
- * whose barrier is made with another product. Of several the one whose day comes first. Nothing where none is meant.
+ * whose barrier is made with another product. Of several the one whose day comes first. Nothing where none is meant,
+ * or not for weeks yet.
  * @param dayOf the day of a job, where it has one
  */
 export function jobServed<J extends Job>(
   jobs: J[],
-  { zoneId, products }: Served,
+  { zoneId, day, spots, products }: Served,
   dayOf: (job: J) => Day | undefined,
   rulesOf: (labelId: LabelId) => LabelRules | undefined,
 ): J | undefined {
@@ -33,8 +40,13 @@ export function jobServed<J extends Job>(
     return makesBarrier && meant ? 2 : Infinity
   }
   const late = '9999-12-31'
+  const isMeant = (job: J): boolean => {
+    const meantFor = dayOf(job)
+    const inTime = !meantFor || daysBetween(day, meantFor) <= earlyDays
+    return inTime && (!spots || job.ground.kind === 'spots')
+  }
   return jobs
-    .filter((j) => isOpen(j) && j.task === 'apply' && j.zoneId === zoneId && rank(j) < Infinity)
+    .filter((j) => isOpen(j) && j.task === 'apply' && j.zoneId === zoneId && isMeant(j) && rank(j) < Infinity)
     .toSorted((a, b) => {
       const [dayA, dayB] = [dayOf(a) ?? late, dayOf(b) ?? late]
       return rank(a) - rank(b) || (dayA < dayB ? -1 : dayA > dayB ? 1 : a.id < b.id ? -1 : 1)

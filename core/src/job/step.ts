@@ -78,7 +78,7 @@ export function stepJob(job: Job | undefined, step: JobMove & Pick<JobStep, 'why
   }
   if (step.kind === 'propose') return refused({ code: 'jobBegun', params: {} })
   if (!from[step.kind].includes(job.state))
-    return refused({ code: 'jobState', field: 'kind', params: { step: step.kind, state: job.state } })
+    return refused({ code: 'jobState', field: 'kind', params: { step: step.kind, stands: job.state } })
   if (step.kind === 'reopen' && job.recordIds.length) return refused({ code: 'jobDown', params: {} })
   if (step.kind === 'do' && job.task === 'apply')
     return refused({ code: 'jobApplication', field: 'kind', params: {} })

@@ -40,6 +40,8 @@ export interface NextFacts {
   school: TimingSchoolId
   zones: { id: ZoneId; name: string }[]
   labels: PlanLabel[]
+  /** Passes of the plan that still wait, lawn by lawn: its open jobs. */
+  open: { passId: string; zoneId: ZoneId }[]
   /** What is down. */
   records: { day: Day; rules: LabelRules }[]
 }
@@ -48,7 +50,6 @@ interface TakenPlan {
   programme: Programme
   days: PassDay[]
   escaped: number | null
-  takenAt: string
 }
 
 function told(
@@ -71,18 +72,16 @@ function told(
 const isBarrier = ({ rules }: { rules: LabelRules }) => rules.uses.some((u) => u.purpose === 'preEmergent')
 const escapedOf = (judged?: JudgedProgramme) => judged?.judgement.escaped?.value
 
-/** The next pass of a plan in force: as many of its own are done as days since it was taken saw a pre-emergent. */
+/** The next pass of a plan in force: the first that still waits on any lawn, on those where it does. */
 export function nextOfPlan(
   plan: TakenPlan,
   now: JudgedProgramme | undefined,
   facts: NextFacts,
 ): NextApplication | undefined {
-  const since = plan.takenAt.slice(0, 10)
-  const done = new Set(
-    facts.records.filter((r) => r.day >= since && r.day <= facts.day && isBarrier(r)).map((r) => r.day),
-  )
-  const pass = plan.programme.passes[done.size]
-  if (!pass) return undefined
+  const waits = (pass: ProgrammePass) => facts.open.filter((o) => o.passId === pass.id).map((o) => o.zoneId)
+  const next = plan.programme.passes.find((pass) => waits(pass).length)
+  if (!next) return undefined
+  const pass = { ...next, zones: waits(next) }
   const was = plan.days.find((d) => d.id === pass.id)?.day
   const meant = pass.when.kind === 'day' ? pass.when.day : now?.passes.find((p) => p.id === pass.id)?.day
   const day = meant ?? was

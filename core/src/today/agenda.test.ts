@@ -11,6 +11,7 @@ const facts: AgendaFacts = {
     labels: [label],
     wishes: { ...noWishes, seeding: [{ zoneId: 'z', day: '2026-04-20' }] },
   },
+  jobs: [],
   passes: [],
   activeOf: () => undefined,
 }

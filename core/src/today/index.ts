@@ -8,4 +8,4 @@ export {
   findTreated,
   type DownPass,
 } from './due.ts'
-export { agendaDays, computeAgenda, type AgendaEntry, type AgendaFacts } from './agenda.ts'
+export { agendaDays, entryKey, computeAgenda, type AgendaEntry, type AgendaFacts } from './agenda.ts'

@@ -16,6 +16,7 @@ const nothing: TodayState = {
   barriersDue: [],
   wateringDue: [],
   judgeDue: [],
+  jobsDue: [],
   half: 'rising',
   hasPlan: false,
 }

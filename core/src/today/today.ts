@@ -1,4 +1,5 @@
-import { daysBetween, type Day, type Params } from '../quantity/index.ts'
+import { daysBetween, type Day, type JobId, type Params } from '../quantity/index.ts'
+import type { JobDue } from '../job/index.ts'
 import type { NextAnswer, NextApplication } from '../season/index.ts'
 import type { Timing, Trend } from '../soil/index.ts'
 
@@ -10,6 +11,8 @@ export interface TodayItem {
   code: string
   room: TodayRoom
   params: Params
+  /** The job it is of. */
+  jobId?: JobId
   /** What is lost by waiting, 0–1; the list is in this order. Judgement of the trade, not a measure. */
   loss: number
 }
@@ -44,6 +47,8 @@ export interface TodayState {
   windowLost?: { label: string; when: string; why: string }
   /** Passes whose days of judging have begun and that nobody has rated. */
   judgeDue: { zone: string; label: string; until: Day }[]
+  /** Jobs and chores that are not of the plan and whose day has come, or is past. */
+  jobsDue: JobDue[]
   wateringDue: { zone: string; label: string; by: Day; days: number; leastIn: number }[]
 }
 
@@ -175,6 +180,17 @@ function readyItems(state: TodayState): TodayItem[] {
   return items
 }
 
+const jobLoss = { due: 0.72, late: 0.78, tooLate: 0.4 }
+/** Jobs of chains, of finds and by hand; an application goes to the bench as long as it still does what it is for. */
+const jobItems = ({ jobsDue }: TodayState): TodayItem[] =>
+  jobsDue.map(({ jobId, chore, standing, params }) => ({
+    code: `job.${standing}`,
+    room: chore || standing === 'tooLate' || !params['label'] ? 'season' : 'bench',
+    params,
+    jobId,
+    loss: jobLoss[standing],
+  }))
+
 function outingItems({ window, windowLost, judgeDue }: TodayState): TodayItem[] {
   return [
     ...(windowLost
@@ -221,6 +237,7 @@ export function computeToday(state: TodayState): TodayItem[] {
   }))
   return [
     ...areas,
+    ...jobItems(state),
     ...watering,
     ...barriers,
     ...outingItems(state),

@@ -6,6 +6,8 @@ import {
   type FiledRecord,
 } from '@jardinero/contract/account'
 import type { StoredAmendment, StoredRecord } from '../ledger/index.ts'
+import { stepOf, type StoredJob, type StoredStep } from '../job/index.ts'
+import type { FiledJob } from '@jardinero/contract/job'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { LabelFile } from '@jardinero/contract/shelf'
@@ -46,6 +48,19 @@ async function filedLabelFiles(scope: AccountScope): Promise<AccountFile['labelF
   return filed
 }
 
+async function filedJobs(scope: AccountScope): Promise<FiledJob[]> {
+  const steps = new Map<string, FiledJob['steps']>()
+  for (const step of await scope.find<StoredStep>('job_step', {}, { order: { seq: 'ASC' } }))
+    steps.set(step.jobId, [...(steps.get(step.jobId) ?? []), stepOf(step)])
+  const jobs = await scope.find<StoredJob>('job', {}, { order: { createdAt: 'ASC', id: 'ASC' } })
+  return jobs.map(({ id, yardId, zoneId }) => ({
+    id,
+    yardId,
+    zoneId,
+    steps: steps.get(id) ?? [],
+  }))
+}
+
 /** The whole account as one file. */
 export async function exportAccount(scope: AccountScope, now: Date): Promise<AccountFile> {
   const rows = async <T>(entity: string) => (await scope.find(entity)).map(toWire<T>)
@@ -71,7 +86,9 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     records: await filedRecords(scope),
     finds: await rows('plant_find'),
     photos: await filedPhotos<FindPhoto>(scope, 'find_photo'),
-    marks: await rows('season_mark'),
+    marks: [],
+    jobs: await filedJobs(scope),
+    chainTemplates: await rows('chain_template'),
     signs: await rows('season_sign'),
     sprinklers: await rows('sprinkler'),
     waters: await rows('water_entry'),

@@ -28,14 +28,15 @@ export const fileParts: FilePart[] = [
   { part: 'mixes', entity: 'mix', refs: { zoneId: 'zones' } },
   { part: 'finds', entity: 'plant_find', refs: { zoneId: 'zones', placeId: 'places' } },
   { part: 'photos', entity: 'find_photo', refs: { findId: 'finds' } },
-  { part: 'marks', entity: 'season_mark', refs: { zoneId: 'zones' } },
+  { part: 'jobs', entity: 'job', refs: { yardId: 'yards', zoneId: 'zones' } },
+  { part: 'chainTemplates', entity: 'chain_template', refs: {} },
   { part: 'signs', entity: 'season_sign', refs: { yardId: 'yards' } },
   { part: 'sprinklers', entity: 'sprinkler', refs: { yardId: 'yards' } },
   { part: 'waters', entity: 'water_entry', refs: { yardId: 'yards', sprinklerId: 'sprinklers' } },
   { part: 'stationDays', entity: 'station_day', refs: { yardId: 'yards' } },
   { part: 'typicalYears', entity: 'typical_year', refs: { yardId: 'yards' } },
   { part: 'plans', entity: 'season_plan', refs: { yardId: 'yards' } },
-  { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes' } },
+  { part: 'records', entity: 'application_record', refs: { zoneId: 'zones', mixId: 'mixes', jobId: 'jobs' } },
   { part: 'outings', entity: 'outing', refs: { yardId: 'yards', tankId: 'tanks' } },
   { part: 'ratings', entity: 'rating', refs: { recordId: 'records' } },
   { part: 'recordPhotos', entity: 'record_photo', refs: { recordId: 'records' } },
@@ -55,7 +56,7 @@ export function checkReferences(file: AccountFile): void {
       seen.add(row.id)
       for (const [ref, target] of Object.entries(refs)) {
         const to = row[ref]
-        if (to !== null && !ids.get(target)!.has(String(to)))
+        if (to !== null && to !== undefined && !ids.get(target)!.has(String(to)))
           list.add(
             [{ code: 'referenceMissing', field: ref, params: { id: String(to), part: target } }],
             `${part}.${i}`,

@@ -5,7 +5,7 @@ type Translate = (id: unknown) => unknown
 
 /** What a tank points at, with the ids that has here; its mixes come after it, under ids that follow from the file's. */
 export function tankHere(
-  { zones, products, calibrationId, mixIds }: Tank,
+  { zones, products, calibrationId, mixIds, jobIds }: Tank,
   translate: Translate,
 ): Partial<Tank> {
   const idHere = (id: string) => String(translate(id))
@@ -18,6 +18,7 @@ export function tankHere(
     })),
     calibrationId: idHere(calibrationId),
     mixIds: mixIds.map(idHere),
+    jobIds: jobIds.map(idHere),
   }
 }
 
@@ -36,7 +37,8 @@ export function spreadHere(
 }
 
 /** What an outing points at, with the ids that has here. */
-export const outingHere = ({ zones, recordIds }: Outing, translate: Translate): Partial<Outing> => ({
+export const outingHere = ({ zones, recordIds, jobIds }: Outing, translate: Translate): Partial<Outing> => ({
   zones: zones.map((z) => ({ ...z, zoneId: String(translate(z.zoneId)) })),
   recordIds: recordIds.map((id) => String(translate(id))),
+  jobIds: jobIds.map((id) => String(translate(id))),
 })

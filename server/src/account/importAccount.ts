@@ -1,4 +1,5 @@
 import type { AccountFile, FiledRecord, ImportResult } from '@jardinero/contract/account'
+import type { FiledJob } from '@jardinero/contract/job'
 import type { Mix, Spread, Tank } from '@jardinero/contract/bench'
 import type { Outing } from '@jardinero/contract/outing'
 import type { Refusal, AccountId } from '@jardinero/core/quantity'
@@ -12,6 +13,7 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readSent } from '../shelf/index.ts'
 import { checkFiledMix, checkFiledRecord, checkFiledTank } from './filedRecords.ts'
+import { checkFiledJob, foldChecked, stepsHere, withJobs } from './filedJobs.ts'
 import { programmeHere, wishesHere } from './filedPlans.ts'
 import { outingHere, spreadHere, tankHere } from './filedTanks.ts'
 import { checkReferences, fileParts, type FilePart } from './fileReferences.ts'
@@ -29,6 +31,7 @@ const filedChecks: Partial<Record<Part, (row: Filed) => Refusal[]>> = {
   records: (row) => checkFiledRecord(row as Filed & FiledRecord),
   mixes: (row) => checkFiledMix(row as Filed & Mix),
   tanks: (row) => checkFiledTank(row as Filed & Tank),
+  jobs: (row) => checkFiledJob(row as Filed & FiledJob),
 }
 
 /** Ids the account already has, of those in the file: those rows are here and stay as they are. */
@@ -47,9 +50,7 @@ function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Tran
   const { amendments: _, ...own } = row
   return {
     ...own,
-    ...Object.fromEntries(
-      Object.keys(refs).map((ref) => [ref, row[ref] === null ? null : translate(row[ref])]),
-    ),
+    ...Object.fromEntries(Object.keys(refs).map((ref) => [ref, translate(row[ref] ?? null)])),
     ...(part === 'mixes' && {
       labelId: translate(row['labelId']),
       calibrationId: translate(row['calibrationId']),
@@ -63,6 +64,16 @@ function rowHere(part: Part, refs: FilePart['refs'], row: Filed, translate: Tran
     ...(part === 'records' && { appliedAt: (row['first'] as { appliedAt: string }).appliedAt }),
     id: translate(row.id) as string,
   }
+}
+
+/** A job as its history makes it here, and that history. */
+function jobsHere(fresh: Filed[], translate: Translate, stepId: (id: string) => string) {
+  return fresh.map((row) => {
+    const steps = stepsHere((row as Filed & FiledJob).steps, translate, stepId)
+    const body = foldChecked(steps)
+    const { id, yardId, zoneId, state } = body
+    return { row: { id, yardId, zoneId, state, body }, steps }
+  })
 }
 
 /** A picture in a file is what it proves to be, and tells nothing its camera wrote: as if it were uploaded. */
@@ -113,13 +124,15 @@ export interface ImportParts {
  */
 export async function importAccount(
   scope: AccountScope,
-  file: AccountFile,
+  sent: AccountFile,
   { clock, words, progress = async () => undefined }: ImportParts,
 ): Promise<ImportResult> {
+  const file = withJobs(sent)
   checkReferences(file)
   const result: ImportResult = { added: {}, kept: {} }
   const newIds = new Map<string, string>()
   const translate = (id: unknown) => newIds.get(String(id)) ?? id
+  const stepId = (id: string) => idFor(scope.accountId, id)
   const check = createCheck(scope, clock)
   const list = new FaultList()
   const total = fileParts.reduce((sum, { part }) => sum + file[part].length, 0)
@@ -159,7 +172,8 @@ export async function importAccount(
     list.settle()
     const bytes = content.reduce((sum, row) => sum + ((row['picture'] as Buffer | undefined)?.length ?? 0), 0)
     await scope.quota?.take(content.length, bytes)
-    await scope.insert(entity, content)
+    if (part === 'jobs') await insertJobs(scope, jobsHere(fresh, translate, stepId))
+    else await scope.insert(entity, content)
     if (part === 'records') await insertAmendments(scope, fresh, translate)
     if (part === 'yards') newYards = fresh
     if (part === 'zones') await placeWishes(scope, newYards, translate)
@@ -186,6 +200,17 @@ async function placeWishes(scope: AccountScope, yards: Filed[], translate: Trans
     const wishes = wishesHere(seasonWishes as SeasonWishes, translate)
     await scope.update('yard', { id: String(translate(id)) }, { seasonWishes: wishes })
   }
+}
+
+async function insertJobs(scope: AccountScope, jobs: ReturnType<typeof jobsHere>): Promise<void> {
+  await scope.insert(
+    'job',
+    jobs.map((j) => j.row),
+  )
+  const steps = jobs.flatMap(({ row, steps: taken }) =>
+    taken.map(({ id, at, by, kind, why, ...detail }) => ({ id, jobId: row.id, at, by, kind, why, detail })),
+  )
+  await scope.insert('job_step', steps)
 }
 
 async function insertAmendments(scope: AccountScope, records: Filed[], translate: Translate): Promise<void> {

@@ -3,6 +3,7 @@ import * as accountWire from '@jardinero/contract/account'
 import * as wire from '@jardinero/contract/person'
 import type { Outing } from '@jardinero/contract/outing'
 import type { SeasonPlan } from '@jardinero/contract/season'
+import type { StoredJob } from '../job/index.ts'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
 import { toWire } from '../platform/collection.ts'
@@ -35,7 +36,9 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     labelFiles: await rows('label_file'),
     finds: await rows('plant_find'),
     photos: await rows('find_photo'),
-    marks: await rows('season_mark'),
+    jobs: (await scope.find<StoredJob>('job', {}, { order: { createdAt: 'ASC', id: 'ASC' } })).map(
+      (j) => j.body,
+    ),
     signs: await rows('season_sign'),
     sprinklers: await rows('sprinkler'),
     waters: await rows('water_entry'),

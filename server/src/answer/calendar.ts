@@ -1,11 +1,20 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { Sprinkler } from '@jardinero/contract/soil'
 import type { Yard } from '@jardinero/contract/yard'
-import { dayIn, addDays, type Day, type Params, type AccountId, type YardId } from '@jardinero/core/quantity'
+import {
+  dayIn,
+  addDays,
+  type Day,
+  type Params,
+  type AccountId,
+  type LabelId,
+  type YardId,
+} from '@jardinero/core/quantity'
 import { almanac } from '@jardinero/almanac'
 import type { YardAnswer } from '@jardinero/contract/answer'
 import type { SeasonPlan } from '@jardinero/contract/season'
 import type { RatingRow } from '@jardinero/contract/ledger'
+import { dateJobs, jobEvents, stillToDo } from '@jardinero/core/job'
 import { computeLedgerEvents } from '@jardinero/core/ledger'
 import {
   computeEvents,
@@ -14,6 +23,7 @@ import {
   type PassDay,
   type PlanContext,
 } from '@jardinero/core/season'
+import { entryKey } from '@jardinero/core/today'
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
 import type { Words } from '@jardinero/words'
@@ -22,6 +32,7 @@ import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { findRecords } from '../ledger/index.ts'
 import { gatherContext, plansInForce } from '../season/index.ts'
+import { jobsOfYard } from '../job/index.ts'
 import { readKept } from './readKept.ts'
 
 /** A day of the calendar as the library takes it: it reads the local parts of a date. */
@@ -52,14 +63,29 @@ async function plannedDays(scope: AccountScope, yardId: YardId, context: PlanCon
   const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
   const output = sprinkler && computeSprinkler(sprinkler)
   const kept = await readKept(scope, yardId)
+  const jobs = await jobsOfYard(scope, yardId)
   return (await plansInForce(scope, yardId)).flatMap(({ programme, days, ...plan }, at) =>
-    computeEvents(programme, daysNow({ programme, days, half: plan.half }, kept), {
-      ...context,
-      // Seed and coring are the yard's, not a plan's: told once.
-      wishes: at === 0 ? context.wishes : noWishes,
-      ...(output?.ok && { outputMmPerHour: output.value.output.value }),
-    }).map((event) => ({ ...plan, event })),
+    // What is down, skipped or replaced is no day ahead.
+    computeEvents(
+      stillToDo(programme, jobs, plan.half),
+      daysNow({ programme, days, half: plan.half }, kept),
+      {
+        ...context,
+        // Seed and coring are the yard's, not a plan's: told once.
+        wishes: at === 0 ? context.wishes : noWishes,
+        ...(output?.ok && { outputMmPerHour: output.value.output.value }),
+      },
+    ).map((event) => ({ ...plan, event })),
   )
+}
+
+/** The days of the other jobs: of chains, finds and those made by hand. */
+async function jobDays(scope: AccountScope, yardId: YardId, { zones, labels }: PlanContext) {
+  const jobs = await jobsOfYard(scope, yardId)
+  const plan = (await readKept(scope, yardId))?.season?.plan
+  const ruleDay = (passId: string) => plan?.passes.find((p) => p.id === passId)?.day
+  const labelOf = (id: LabelId) => labels.find((l) => l.id === id)?.rules.name
+  return jobEvents(jobs, dateJobs(jobs, ruleDay), { zones, labelOf })
 }
 
 /** What a day of a yard holds, and what the next one begins with: told in the morning. */
@@ -72,9 +98,13 @@ export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, c
       ? [{ code: 'window', from: today, to: today, params: { label: held.label } as Params }]
       : []
   const proposed = await proposedDay(scope, yard.id)
-  return [...planned, ...proposed, ...(await followingDays(scope, yard, today)), ...window].filter(
-    (event) => event.from >= today && event.from <= addDays(today, 1),
-  )
+  return [
+    ...planned,
+    ...proposed,
+    ...(await jobDays(scope, yard.id, context)),
+    ...(await followingDays(scope, yard, today)),
+    ...window,
+  ].filter((event) => event.from >= today && event.from <= addDays(today, 1))
 }
 
 /** What still follows the passes that are down. */
@@ -131,7 +161,11 @@ export async function planCalendar(
       sequence: edition,
       x: [{ key: 'X-JARDINERO-PLAN', value: id }],
     })
-  const own = [...(await proposedDay(scope, yardId)), ...(await followingDays(scope, yard, context.today))]
+  const own = [
+    ...(await proposedDay(scope, yardId)),
+    ...(await jobDays(scope, yardId, context)),
+    ...(await followingDays(scope, yard, context.today)),
+  ]
   for (const event of own) {
     const { at } = event.params
     const params = at ? { ...event.params, at: words.time(String(at), yard.timeZone, 'long') } : event.params
@@ -141,7 +175,7 @@ export async function planCalendar(
       start: dateOf(event.from),
       end: dateOf(addDays(event.to, 1)),
       allDay: true,
-      summary: words.say(`season.event.${event.code}`, params),
+      summary: words.say(entryKey(event.code), params),
       description: note(event.code, params),
     })
   }

@@ -1,11 +1,12 @@
 import { createHash } from 'node:crypto'
 import { Between, In } from 'typeorm'
 import { plantAlmanac } from '@jardinero/almanac'
-import type { Find, SeasonMark } from '@jardinero/contract/scout'
+import type { Find } from '@jardinero/contract/scout'
 import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Label, StockRow } from '@jardinero/contract/shelf'
 import type { Reading, Sign, Water } from '@jardinero/contract/soil'
 import type { Place, Yard, Zone } from '@jardinero/contract/yard'
+import { marksOf, openPasses, type Job } from '@jardinero/core/job'
 import { dayIn, yearOf, type Day, type YardId } from '@jardinero/core/quantity'
 import {
   barrierLabels,
@@ -22,6 +23,7 @@ import {
   type SimulationRequest,
   type SoilQuestion,
 } from '@jardinero/core/soil'
+import { jobsOfYard } from '../job/index.ts'
 import { findRecords } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { rowsWhere } from '../platform/collection.ts'
@@ -31,7 +33,7 @@ import { gatherContext, plansInForce } from '../season/index.ts'
 import { readWeather, type AskStation } from '../soil/index.ts'
 
 /** Raised where the same rows come to another answer: those that are kept are then worked out anew. */
-const edition = 1
+const edition = 2
 
 const plants = new Map(plantAlmanac.plants.map((p) => [p.code, p]))
 const plantOf = (code: string) => plants.get(code)
@@ -59,15 +61,14 @@ async function gatherSoil(
   scope: AccountScope,
   yard: Yard,
   zones: Zone[],
-  { stations, today }: Parts & { today: Day },
+  { stations, today, jobs }: Parts & { today: Day; jobs: Job[] },
 ) {
   const ofZones = { zoneId: In(zones.map((z) => z.id)) }
   const places = await rowsWhere<Place>(scope, 'place', ofZones)
   const year = yearOf(today)
   const twoYears = [`${year - 1}-01-01`, `${year}-12-31`] as const
   const finds = await rowsWhere<Find>(scope, 'plant_find', { ...ofZones, foundOn: Between(...twoYears) })
-  const marks = await rowsWhere<SeasonMark>(scope, 'season_mark', ofZones)
-  const watched = { finds, marks, own: yard.watchedWeeds ?? [] }
+  const watched = { finds, marks: marksOf(jobs), own: yard.watchedWeeds ?? [] }
   const ofYears = { yardId: yard.id, day: Between(...twoYears) }
   const built = buildSoilQuestion({
     yard,
@@ -103,7 +104,8 @@ export async function gatherAnswer(
   const yard = await scope.get<Yard>('yard', yardId)
   const today = await accountToday(scope, yard.timeZone, parts.clock)
   const zones = await rowsWhere<Zone>(scope, 'zone', { yardId })
-  const soil = await gatherSoil(scope, yard, zones, { ...parts, today })
+  const jobs = await jobsOfYard(scope, yardId)
+  const soil = await gatherSoil(scope, yard, zones, { ...parts, today, jobs })
   if (!soil) return undefined
   const { simulation, question, places } = soil
   const half = halfAt(question.today, yard.latitude)
@@ -141,6 +143,7 @@ export async function gatherAnswer(
     school: yard.timingSchool,
     zones: zones.map(({ id, name }) => ({ id, name })),
     labels: (await rowsWhere<Label>(scope, 'label')).map(({ id, rules }) => ({ id, rules })),
+    open: openPasses(jobs, half),
     records: records.map((r) => ({ day: dayIn(r.appliedAt, yard.timeZone), rules: r.rules })),
   }
   const rest = { simulation, question, season, plan, next }

@@ -83,6 +83,7 @@ export const tankEntity = new EntitySchema<Tank & { accountId: string }>({
     madeAt: column.instant,
     madeBy: column.text,
     mixIds: column.json,
+    jobIds: { ...column.json, default: [] },
   },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'madeAt'] }],

@@ -17,6 +17,7 @@ import { kindOf } from '@jardinero/core/shelf'
 import { computeArea } from '@jardinero/core/yard'
 import { passesOnZone } from '../ledger/index.ts'
 import { createAround } from '../shelf/index.ts'
+import { jobsServed, mixFor } from '../job/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
@@ -178,7 +179,7 @@ function mixOf(
   }
 }
 
-/** Makes and keeps a tank with its mixes. The same id again answers with the tank that is there. @throws ProblemError refused with every reason */
+/** Makes and keeps a tank with its mixes; the jobs it is for stand as mixed. The same id again answers with the tank that is there. @throws ProblemError refused with every reason */
 export async function makeTank(
   scope: AccountScope,
   order: TankOrder & { id: string },
@@ -194,6 +195,16 @@ export async function makeTank(
       kindOf(p.rules) === 'herbicide' ? [mixOf({ ...order, madeAt }, request, result, ground, index)] : [],
     ),
   )
+  const served = await jobsServed(
+    scope,
+    request.grounds.map(({ id, mode }) => ({
+      zoneId: id,
+      day: order.day,
+      spots: mode === 'spot',
+      products: request.products.map(({ rules }, i) => ({ labelId: order.products[i]!.labelId, rules })),
+    })),
+  )
+  const jobIds = [...new Set(served.values())]
   const { outlook: __, override: ___, ...ordered } = order
   const { row, added } = await scope.add<Tank>('tank', {
     ...ordered,
@@ -203,7 +214,11 @@ export async function makeTank(
     madeAt,
     madeBy,
     mixIds: mixes.map((m) => m.id),
+    jobIds,
   })
-  if (added) for (const mix of mixes) await scope.add<Mix>('mix', mix)
+  if (added) {
+    for (const mix of mixes) await scope.add<Mix>('mix', mix)
+    await mixFor(scope, jobIds, row.id, { by: madeBy, clock })
+  }
   return { row, added }
 }

@@ -36,6 +36,9 @@ const csvColumns = [
   'amendments',
   'strip_sq_ft',
   'against_advice',
+  'job_id',
+  'job_origin',
+  'job_meant_for',
 ]
 
 export const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] => [
@@ -71,6 +74,9 @@ export const csvRow = (r: ApplicationRecord, yard: Yard | undefined): unknown[] 
   r.amendments.map((a) => `${a.madeAt} ${a.madeBy}: ${a.reason}`).join('; '),
   r.stripSqFt ?? '',
   r.override ?? '',
+  r.jobId ?? '',
+  r.job?.origin ?? '',
+  r.job?.meantFor ?? '',
 ]
 
 const line = (cells: unknown[]): string =>

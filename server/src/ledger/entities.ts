@@ -1,6 +1,6 @@
 import { EntitySchema } from 'typeorm'
 import type { Amendment, PassFacts, RatingRow, RecordPhoto } from '@jardinero/contract/ledger'
-import type { Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
+import type { JobId, Quantity, RatePerAreaUnit } from '@jardinero/core/quantity'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
 
@@ -22,6 +22,8 @@ export interface StoredRecord {
   recordedBy: string
   /** 1, or higher where the same mix was put down again on purpose. */
   turn: number
+  /** The job it is of. */
+  jobId: JobId | null
 }
 
 export interface StoredAmendment extends Amendment {
@@ -49,6 +51,7 @@ export const recordEntity = new EntitySchema<StoredRecord>({
     recordedAt: column.instant,
     recordedBy: column.text,
     turn: { type: 'integer', default: 1 },
+    jobId: column.uuidOrNull,
   },
   uniques: [accountKey],
   indices: [
@@ -56,7 +59,11 @@ export const recordEntity = new EntitySchema<StoredRecord>({
     { name: 'record_of_zone', columns: ['accountId', 'zoneId', 'appliedAt'] },
     { name: 'recorded_once', columns: ['accountId', 'mixId', 'turn'], unique: true },
   ],
-  foreignKeys: [belongsTo('zone', 'zoneId', 'NO ACTION'), belongsTo('mix', 'mixId', 'NO ACTION')],
+  foreignKeys: [
+    belongsTo('zone', 'zoneId', 'NO ACTION'),
+    belongsTo('mix', 'mixId', 'NO ACTION'),
+    belongsTo('job', 'jobId', 'NO ACTION'),
+  ],
 })
 
 export const amendmentEntity = new EntitySchema<StoredAmendment>({

@@ -1,18 +1,25 @@
 import { In } from 'typeorm'
 import type { Calibration, Mix, Spread, SpreadOrder, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
-import type { Yard, Zone } from '@jardinero/contract/yard'
-import { dayIn, measureOfUnit, type MixId, type RecordId, type ZoneId } from '@jardinero/core/quantity'
+import type { Zone } from '@jardinero/contract/yard'
+import {
+  dayIn,
+  measureOfUnit,
+  type JobId,
+  type MixId,
+  type ZoneId,
+} from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules } from '@jardinero/core/shelf'
 import { accountToday } from '../platform/today.ts'
+import { applyFor, jobsServed } from '../job/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { fixedId } from '../platform/fixedId.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
-import type { StoredAmendment, StoredRecord } from './entities.ts'
-import { findRecords, findRecordsById, rateOf, reentryOf } from './records.ts'
+import type { StoredRecord } from './entities.ts'
+import { findRecordsById, rateOf, reentryOf } from './records.ts'
 
-function checkProduct(rules: LabelRules, { product }: Pick<PassFacts, 'product'>, field: string): void {
+export function checkProduct(rules: LabelRules, { product }: Pick<PassFacts, 'product'>, field: string): void {
   const measure = measureOfFormulation(rules.formulation)
   if (!(product.value > 0))
     throw new ProblemError('refused', [{ code: 'rateNotPositive', field, params: {} }])
@@ -22,7 +29,8 @@ function checkProduct(rules: LabelRules, { product }: Pick<PassFacts, 'product'>
     ])
 }
 
-async function checkPast(
+/** @throws ProblemError refused what lies ahead */
+export async function checkPast(
   scope: AccountScope,
   appliedAt: string,
   timeZone: string,
@@ -39,6 +47,10 @@ export interface Application {
   /** Taken one at a time by this: a tank, a spread, a mix. */
   turnOf: string
   mixIds: MixId[]
+  /** What it was mixed for. */
+  jobIds?: JobId[]
+  /** Lawns of which spots only were treated. */
+  spotted: ZoneId[]
   /** What it went down with; looked up where it is not kept. */
   equipment?: string
 }
@@ -58,13 +70,18 @@ export interface ApplicationSaid {
   again?: boolean | undefined
 }
 
-export const tankApplication = ({ id, mixIds, sprayer }: Tank): Application => ({
+const spottedOf = (zones: Tank['zones']): ZoneId[] =>
+  zones.filter((z) => z.mode === 'spot').map((z) => z.zoneId)
+export const tankApplication = ({ id, mixIds, jobIds, zones, sprayer }: Tank): Application => ({
   turnOf: `tank/${id}`,
   mixIds,
+  jobIds,
+  spotted: spottedOf(zones),
   equipment: sprayer,
 })
-const spreadApplication = ({ id, mixIds, spreader }: Spread): Application => ({
+const spreadApplication = ({ id, mixIds, zones, spreader }: Spread): Application => ({
   turnOf: `spread/${id}`,
+  spotted: spottedOf(zones),
   mixIds,
   equipment: spreader,
 })
@@ -131,6 +148,15 @@ export async function writeApplication(
     await checkPast(scope, facts.appliedAt, timeZone, clock, 'appliedAt')
   const equipment = application.equipment ?? (asked[0] && (await equipmentName(scope, asked[0].mix))) ?? ''
   const turn = 1 + Math.max(0, ...foreign.map((r) => r.turn))
+  const day = (zoneId: ZoneId) => dayIn(facts.appliedAt, zones.get(zoneId)!.timeZone)
+  const jobs = await jobsServed(
+    scope,
+    [...zones.keys()].map((zoneId: ZoneId) => {
+      const own = asked.filter(({ mix }) => mix.zoneId === zoneId).map(({ mix }) => mix)
+      return { zoneId, day: day(zoneId), spots: application.spotted.includes(zoneId), products: own }
+    }),
+    application.jobIds,
+  )
   const rows = asked.map(({ mix, own }): NewRecord => {
     const { measured, water, measuredRate } = mix.result
     const first: PassFacts = {
@@ -160,10 +186,19 @@ export async function writeApplication(
       recordedAt: clock().toISOString(),
       recordedBy,
       turn,
+      jobId: jobs.get(mix.zoneId) ?? null,
     }
   })
   if (foreign.length && !again) refuseSecond(foreign[0]!)
-  if (rows.length) await addOnce(scope, application, rows)
+  if (rows.length) {
+    await addOnce(scope, application, rows)
+    const down = [...jobs].map(([zoneId, jobId]) => ({
+      jobId,
+      day: day(zoneId),
+      recordIds: rows.filter((r) => r.zoneId === zoneId).map((r) => r.id),
+    }))
+    await applyFor(scope, down, { by: recordedBy, clock })
+  }
   return { records: await findRecordsById(scope, [...ids]), added: rows.length > 0 }
 }
 
@@ -209,7 +244,11 @@ export async function recordMix(
 ): Promise<{ record: ApplicationRecord; added: boolean }> {
   const { id, mixId, again, areaSqFt, product, waterGal, ...facts } = order
   const { tankId, spreadId } = await scope.get<Mix>('mix', mixId)
-  const turnOf = tankId ? `tank/${tankId}` : spreadId ? `spread/${spreadId}` : `mix/${mixId}`
+  const whole = tankId
+    ? tankApplication(await scope.get<Tank>('tank', tankId))
+    : spreadId
+      ? spreadApplication(await scope.get<Spread>('spread', spreadId))
+      : { turnOf: `mix/${mixId}`, spotted: [] }
   const own = {
     ...(areaSqFt !== undefined && { areaSqFt }),
     ...(product && { product }),
@@ -217,7 +256,7 @@ export async function recordMix(
   }
   const { records, added } = await writeApplication(
     scope,
-    { application: { turnOf, mixIds: [mixId] }, facts, factsOf: () => own, idOf: () => id, again },
+    { application: { ...whole, mixIds: [mixId] }, facts, factsOf: () => own, idOf: () => id, again },
     recordedBy,
     clock,
   )
@@ -254,31 +293,4 @@ async function equipmentName(scope: AccountScope, mix: Mix): Promise<string> {
   const [calibration] = await scope.find<Calibration>('calibration', { id: mix.calibrationId })
   const [sprayer] = calibration ? await scope.find<Sprayer>('sprayer', { id: calibration.sprayerId }) : []
   return sprayer?.name ?? ''
-}
-
-/** Corrects a record by adding to it. The same amendment id again changes nothing more. */
-export async function amendRecord(
-  scope: AccountScope,
-  recordId: RecordId,
-  { id, reason, changes }: { id: string; reason: string; changes: Partial<PassFacts> },
-  madeBy: string,
-  clock: Clock,
-): Promise<ApplicationRecord> {
-  const record = await scope.get<StoredRecord>('application_record', recordId)
-  if (changes.product) checkProduct(record.rules, { product: changes.product }, 'changes.product')
-  if (changes.appliedAt) {
-    const zone = await scope.get<Zone>('zone', record.zoneId)
-    const { timeZone } = await scope.get<Yard>('yard', zone.yardId)
-    await checkPast(scope, changes.appliedAt, timeZone, clock, 'changes.appliedAt')
-  }
-  await scope.add<StoredAmendment>('record_amendment', {
-    id,
-    recordId,
-    reason,
-    changes,
-    madeAt: clock().toISOString(),
-    madeBy,
-  })
-  const [amended] = await findRecords(scope, { id: recordId })
-  return amended!
 }

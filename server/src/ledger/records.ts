@@ -1,4 +1,4 @@
-import type { Amendment, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
+import type { Amendment, ApplicationRecord, PassFacts, RecordJob } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import {
   computeRecordedRate,
@@ -7,6 +7,7 @@ import {
   readAmended,
   type PassFigures,
 } from '@jardinero/core/ledger'
+import type { Job } from '@jardinero/core/job'
 import {
   dayIn,
   type MassUnit,
@@ -21,6 +22,7 @@ import {
 import { computeReentry, type LabelRules, type Pass } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import type { AccountScope } from '../platform/scope.ts'
+import { jobsById } from '../job/index.ts'
 import { recordEntity, type StoredAmendment, type StoredRecord } from './entities.ts'
 
 export const rateOf = (facts: PassFacts, unit: RatePerAreaUnit): Quantity<RatePerAreaUnit> => ({
@@ -89,6 +91,13 @@ async function mixesOf(scope: AccountScope, mixIds: MixId[]): Promise<Map<string
     ]),
   )
 }
+
+const recordJobOf = ({ origin, was, when, chain, note }: Job): RecordJob => ({
+  origin,
+  meantFor: when.kind === 'day' ? when.day : was,
+  chain: chain?.name ?? null,
+  note,
+})
 
 function readRecord(
   stored: StoredRecord,
@@ -200,7 +209,15 @@ export async function findRecords(
   const byRecord = new Map<string, StoredAmendment[]>()
   for (const a of amendments) byRecord.set(a.recordId, [...(byRecord.get(a.recordId) ?? []), a])
   const mixes = await mixesOf(scope, [...new Set(stored.map((r) => r.mixId))])
-  return stored.map(({ yardId, ...r }) => readRecord(r, byRecord.get(r.id) ?? [], yardId, mixes.get(r.mixId)))
+  const jobs = await jobsById(scope, [...new Set(stored.flatMap((r) => r.jobId ?? []))])
+  const jobOf = new Map(jobs.map((j) => [j.id, recordJobOf(j)]))
+  return stored.map(({ yardId, ...r }) => {
+    const job = r.jobId && jobOf.get(r.jobId)
+    return {
+      ...readRecord(r, byRecord.get(r.id) ?? [], yardId, mixes.get(r.mixId)),
+      ...(job && { job }),
+    }
+  })
 }
 
 /** Records by their ids, in the order asked for; those that are not here are left out. */

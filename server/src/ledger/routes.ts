@@ -1,18 +1,21 @@
 import * as wire from '@jardinero/contract/ledger'
 import { checkRating } from '@jardinero/core/ledger'
 import type { Reader, Words } from '@jardinero/words'
+import { jobsById, takeStep } from '../job/index.ts'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
+import { fixedId } from '../platform/fixedId.ts'
 import { registerPhotos } from '../platform/photos.ts'
 import { readTaken } from '../platform/picture.ts'
 import type { StoredRecord } from './entities.ts'
-import { amendRecord, recordApplication, recordMix, type MakeSpread } from './recordApplication.ts'
+import { amendRecord } from './amendRecord.ts'
+import { recordApplication, recordMix, type MakeSpread } from './recordApplication.ts'
 import { findRecords } from './records.ts'
 import { reportRoutes } from './reports.ts'
 import { idParams } from '../platform/params.ts'
 
-const ratingRows: Collection<wire.RatingRow> = {
+const ratingRows = (clock: Clock): Collection<wire.RatingRow> => ({
   room: 'ledger',
   path: 'ratings',
   entity: 'rating',
@@ -22,8 +25,20 @@ const ratingRows: Collection<wire.RatingRow> = {
     if (!record) return [{ code: 'recordMissing', field: 'recordId', params: {} }]
     return checkRating(rating)
   },
-}
-export const ledgerCollections: Collection[] = [collectionOf(ratingRows)]
+  // What a record is of is judged with it.
+  added: async ({ id, recordId, day }, by, scope) => {
+    const { jobId } = await scope.get<StoredRecord>('application_record', recordId)
+    const [job] = await jobsById(scope, jobId ? [jobId] : [])
+    if (job && (job.state === 'applied' || job.state === 'judged'))
+      await takeStep(
+        scope,
+        job.id,
+        { id: fixedId(`judge/${id}`), why: '', kind: 'judge', day },
+        { by, clock },
+      )
+  },
+})
+export const ledgerCollections = (clock: Clock): Collection[] => [collectionOf(ratingRows(clock))]
 
 export interface LedgerParts {
   clock: Clock

@@ -1,5 +1,5 @@
 import type { Content } from 'pdfmake/interfaces'
-import type { ApplicationRecord } from '@jardinero/contract/ledger'
+import type { ApplicationRecord, RecordJob } from '@jardinero/contract/ledger'
 import type { Yard } from '@jardinero/contract/yard'
 import { computeYearShare, computeYearUse, findUse } from '@jardinero/core/shelf'
 import { passOfRecord } from '@jardinero/core/ledger'
@@ -12,6 +12,14 @@ import type { Page } from '../platform/page.ts'
 const speakers = (words: Words) => ({
   text: (key: string, params = {}) => plainText(words.say(key, params)),
   amount: (value: number, unit: string, asIs = false) => plainText(words.quantity(value, unit, asIs)),
+})
+
+const jobParams = ({ origin, meantFor, chain, note }: RecordJob) => ({
+  origin,
+  day: meantFor ?? '',
+  dated: Boolean(meantFor),
+  chain: chain ?? '',
+  note,
 })
 
 /** What stands in a record, as name and value: the same lines on the screen's sheet and on paper. */
@@ -52,6 +60,7 @@ function linesOf(r: ApplicationRecord, yard: Yard, words: Words): [string, strin
     ['licence', r.licence],
     ['wateredIn', r.wateredInOn ? plainText(words.day(r.wateredInOn, 'long')) : text('ledger.notWatered')],
     ['keepOff', keepOff],
+    ...(r.job ? [['job', text('ledger.ofJob', jobParams(r.job))] as [string, string]] : []),
     ...(r.override ? [['against', r.override] as [string, string]] : []),
     ['note', r.note],
     ['written', `${time(r.recordedAt)}, ${r.recordedBy}`],

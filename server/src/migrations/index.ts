@@ -11,6 +11,7 @@ import { Application1764000000010 } from './0010-application.ts'
 import { Tasks1764000000011 } from './0011-tasks.ts'
 import { Hopper1764000000012 } from './0012-hopper.ts'
 import { Answers1764000000013 } from './0013-answers.ts'
+import { Jobs1764000000014 } from './0014-jobs.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -27,4 +28,5 @@ export const migrations = [
   Tasks1764000000011,
   Hopper1764000000012,
   Answers1764000000013,
+  Jobs1764000000014,
 ]

@@ -25,6 +25,7 @@ export const outingEntity = new EntitySchema<Outing & { accountId: string }>({
     note: column.text,
     takenShare: column.numeric,
     recordIds: column.json,
+    jobIds: { ...column.json, default: [] },
     madeAt: column.instant,
     madeBy: column.text,
   },

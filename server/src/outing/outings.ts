@@ -113,6 +113,7 @@ export async function recordOuting(
     yardId: zone.yardId,
     takenShare: planned > 0 ? mixed / planned : 1,
     recordIds,
+    jobIds: [...new Set(records.flatMap((r) => r.jobId ?? []))],
     madeAt: clock().toISOString(),
     madeBy,
   })

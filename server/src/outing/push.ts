@@ -3,6 +3,7 @@ import type { DataSource } from 'typeorm'
 import type { Yard } from '@jardinero/contract/yard'
 import type { PushOrder } from '@jardinero/contract/outing'
 import type { Reader, Words } from '@jardinero/words'
+import { entryKey } from '@jardinero/core/today'
 import { dayIn, hourIn, type AccountId, type PersonId } from '@jardinero/core/quantity'
 import type { StoredPerson } from '../platform/accountEntities.ts'
 import type { Clock } from '../platform/clock.ts'
@@ -83,7 +84,7 @@ export async function remindDevices({ database, clock, wordsFor, send }: Reminde
         const result = events.length
           ? await send(row, {
               title: yard.name,
-              body: events.map((e) => words.say(`season.event.${e.code}`, e.params)).join('\n'),
+              body: events.map((e) => words.say(entryKey(e.code), e.params)).join('\n'),
             })
           : 'sent'
         if (result === 'gone') return void (await manager.delete('push_subscription', { id }))

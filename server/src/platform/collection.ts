@@ -15,6 +15,8 @@ export interface Collection<T extends Row = Row> {
   shapes: RowShapes<T>
   /** What the core has to say of a row before it is stored, the fields named as in the row. */
   check?(row: Omit<T, 'version'>, scope: AccountScope): Refusal[] | Promise<Refusal[]>
+  /** What follows a row that is new, inside its transaction. */
+  added?(row: T, by: string, scope: AccountScope): Promise<void>
   /** Keeps the row as it stood before a change, inside the change's transaction. */
   replaced?(before: T, by: string, scope: AccountScope): Promise<void>
 }
@@ -65,6 +67,7 @@ export function registerCollection(app: App, collection: Collection): void {
         const body = request.body
         await refuseFaults(collection, body, scope)
         const { row, added } = await scope.add(entity, body)
+        if (added) await collection.added?.(toWire<Row>(row), request.person!.name, scope)
         void reply.code(added ? 201 : 200)
         return toWire(row)
       }),

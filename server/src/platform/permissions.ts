@@ -10,6 +10,7 @@ const rooms = [
   'season',
   'shelf',
   'bench',
+  'jobs',
   'outing',
   'ledger',
 ] as const

@@ -1,6 +1,6 @@
 import type { Card } from 'ts-fsrs'
 import { EntitySchema } from 'typeorm'
-import type { Find, FindPhoto, SeasonMark } from '@jardinero/contract/scout'
+import type { Find, FindPhoto } from '@jardinero/contract/scout'
 import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
 
 export const findEntity = new EntitySchema<Owned<Find>>({
@@ -49,22 +49,6 @@ export const photoEntity = new EntitySchema<StoredPhoto>({
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'findId'] }],
   foreignKeys: [belongsTo('plant_find', 'findId')],
-})
-
-export const seasonMarkEntity = new EntitySchema<Owned<SeasonMark>>({
-  name: 'season_mark',
-  columns: {
-    ...rowColumns,
-    zoneId: column.uuid,
-    plant: column.text,
-    from: column.day,
-    germinatesFrom: column.day,
-    done: column.boolean,
-    note: column.text,
-  },
-  uniques: [accountKey],
-  indices: [{ columns: ['accountId', 'zoneId'] }],
-  foreignKeys: [belongsTo('zone', 'zoneId')],
 })
 
 /** How well one person knows one plant: the scheduler's card. */

@@ -1,3 +1,3 @@
-export { drillCardEntity, findEntity, photoEntity, seasonMarkEntity } from './entities.ts'
+export { drillCardEntity, findEntity, photoEntity } from './entities.ts'
 export { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from './findsFile.ts'
 export { scoutCollections, scoutRoutes } from './routes.ts'

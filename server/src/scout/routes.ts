@@ -59,13 +59,6 @@ export const scoutCollections = (clock: Clock): Collection[] => [
       ]
     },
   }),
-  collectionOf({
-    room: 'scout',
-    path: 'marks',
-    entity: 'season_mark',
-    shapes: wire.seasonMark,
-    check: (row) => unknownPlants([row.plant], 'plant'),
-  }),
 ]
 
 const tags = ['scout']

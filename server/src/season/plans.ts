@@ -1,12 +1,14 @@
 import { In } from 'typeorm'
 import { computeFertiliser } from '@jardinero/core/bench'
 import { almanac, sprouts } from '@jardinero/almanac'
-import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
+import type { PlanOrder, PlanTaken, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { Day, Refusal, YardId } from '@jardinero/core/quantity'
 import { buildPlanContext, checkProgramme, type PlanContext } from '@jardinero/core/season'
-import { computeArea } from '@jardinero/core/yard'
+import { seasonOf } from '@jardinero/core/soil'
+import { computeArea, hemisphereOf } from '@jardinero/core/yard'
+import { planJobs, recentJobs } from '../job/index.ts'
 import { accountToday } from '../platform/today.ts'
 import { passesOnYard } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
@@ -51,13 +53,13 @@ function checkFertiliser({ programme }: PlanOrder): Refusal[] {
   })
 }
 
-/** Takes a plan, once. The same id again answers with the plan that is there. @throws ProblemError refused with every limit it breaks */
+/** Takes a plan, once, and makes its jobs. The same id again answers with the plan that is there. @throws ProblemError refused with every limit it breaks */
 export async function takePlan(
   scope: AccountScope,
   order: PlanOrder,
   takenBy: string,
   clock: Clock,
-): Promise<{ plan: SeasonPlan; added: boolean }> {
+): Promise<{ plan: PlanTaken; added: boolean }> {
   const yard = await scope.get<Yard>('yard', order.yardId)
   const others = (await plansInForce(scope, yard.id)).filter((p) => p.half !== order.half)
   const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock), others)
@@ -74,7 +76,12 @@ export async function takePlan(
     takenAt: clock().toISOString(),
     takenBy,
   })
-  return { plan: toWire(row), added }
+  const plan = toWire<SeasonPlan>(row)
+  if (added) {
+    const { from } = seasonOf(context.today, hemisphereOf(yard.latitude), plan.half)
+    await planJobs(scope, plan, from, { by: takenBy, clock })
+  }
+  return { plan: { ...plan, jobs: await recentJobs(scope, yard, clock) }, added }
 }
 
 /** The plans that hold for a yard: the newest of each half of the year, and which edition of it that is. */

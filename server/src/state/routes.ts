@@ -3,6 +3,7 @@ import type { Label, LabelFile, StockRow } from '@jardinero/contract/shelf'
 import * as wire from '@jardinero/contract/state'
 import type { Account } from '../platform/accountEntities.ts'
 import type { App } from '../platform/app.ts'
+import type { Clock } from '../platform/clock.ts'
 import { rowsWhere } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readYardNames, readYardState, readYardYear } from './yardState.ts'
@@ -26,7 +27,7 @@ const readShelf = async (scope: AccountScope): Promise<wire.ShelfState> => ({
 })
 
 /** What a browser holds: the account's outline, and a yard by its years. Nothing here grows with the account. */
-export function stateRoutes(app: App): void {
+export function stateRoutes(app: App, clock: Clock): void {
   const tags = ['state']
   app.get(
     '/api/account/opening',
@@ -53,7 +54,7 @@ export function stateRoutes(app: App): void {
   app.get(
     '/api/yard/yards/:id/state',
     { schema: { tags, summary: 'A yard and what belongs to no year of it', params: wire.yardParams } },
-    (request) => app.scoped(request, (scope) => readYardState(scope, request.params.id)),
+    (request) => app.scoped(request, (scope) => readYardState(scope, request.params.id, clock)),
   )
   app.get(
     '/api/yard/yards/:id/years/:year',

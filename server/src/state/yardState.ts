@@ -1,7 +1,7 @@
 import { Between, In } from 'typeorm'
 import type { ApplicationRecord, RatingRow, RecordPhoto } from '@jardinero/contract/ledger'
 import type { Outing } from '@jardinero/contract/outing'
-import type { Find, FindPhoto, SeasonMark } from '@jardinero/contract/scout'
+import type { Find, FindPhoto } from '@jardinero/contract/scout'
 import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Reading, Sign, Sprinkler, Water } from '@jardinero/contract/soil'
 import {
@@ -15,7 +15,9 @@ import {
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { dayIn, type YardId } from '@jardinero/core/quantity'
+import { recentJobs } from '../job/index.ts'
 import { findRecords } from '../ledger/index.ts'
+import type { Clock } from '../platform/clock.ts'
 import { rowsWhere, toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
@@ -37,7 +39,7 @@ function readHistory(scope: AccountScope, yardId: YardId): Promise<PassHistory[]
 }
 
 /** A yard and what belongs to no year of it. @throws ProblemError notFound */
-export async function readYardState(scope: AccountScope, yardId: YardId): Promise<YardState> {
+export async function readYardState(scope: AccountScope, yardId: YardId, clock: Clock): Promise<YardState> {
   const yard = toWire<Yard>(await scope.get<Yard>('yard', yardId))
   const zones = await rowsWhere<Zone>(scope, 'zone', { yardId })
   const ofZones = { zoneId: In(zones.map((z) => z.id)) }
@@ -47,7 +49,7 @@ export async function readYardState(scope: AccountScope, yardId: YardId): Promis
     sections: await rowsWhere<Section>(scope, 'section', ofZones),
     places: await rowsWhere<Place>(scope, 'place', ofZones),
     sprinklers: await rowsWhere<Sprinkler>(scope, 'sprinkler', { yardId }),
-    marks: await rowsWhere<SeasonMark>(scope, 'season_mark', ofZones),
+    jobs: await recentJobs(scope, yard, clock),
     plans: await rowsWhere<SeasonPlan>(scope, 'season_plan', { yardId }, { takenAt: 'ASC' }),
     history: await readHistory(scope, yardId),
   }

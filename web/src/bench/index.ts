@@ -1,2 +1,1 @@
-export { handOver } from './tankToMix.ts'
 export { useBench } from './useBench.ts'

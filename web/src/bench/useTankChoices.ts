@@ -4,7 +4,7 @@ import { useRoute } from 'vue-router'
 import type { LoadPlan, TreatMode, WaterQuality } from '@jardinero/core/bench'
 import type { Day, Quantity, Unit, CalibrationId, LabelId, ZoneId } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
-import { handedOver } from './tankToMix.ts'
+import { handedOver } from '../state/index.ts'
 
 export interface GroundChoice {
   mode: TreatMode

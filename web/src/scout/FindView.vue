@@ -2,11 +2,10 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { useAccount, useYard } from '../state/index.ts'
+import { useJobs, useYard } from '../state/index.ts'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import StationPage from '../kit/StationPage.vue'
-import { newId } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import ActList from './ActList.vue'
 import FindForm from './FindForm.vue'
@@ -21,7 +20,7 @@ import { usePlants } from './usePlants.ts'
 /** One find: what to do about it and why, its plant's year here, why it grows there. */
 const route = useRoute()
 const router = useRouter()
-const account = useAccount()
+const jobs = useJobs()
 const { say, day: sayDay } = useWords()
 const { finds, marks, amountOf, placeName, nameOf, verdictOf } = useFinds()
 const { plantOf } = usePlants()
@@ -56,19 +55,20 @@ const season = computed(() => {
   const asNorth = situation.value.hemisphere === 'southern' ? ((month + 5) % 12) + 1 : month
   return asNorth <= 6 ? 'spring' : 'autumn'
 })
+/** A job whose product is chosen later: thought of, with its day. */
 const setMark = () =>
-  account.add(
-    'marks',
-    {
-      zoneId: find.value!.zoneId,
-      plant: plant.value!.code,
-      from: mark.value!.from,
-      germinatesFrom: mark.value!.germinatesFrom,
-      done: false,
-      note: '',
-    },
-    newId(),
-  )
+  jobs.add({
+    zoneId: find.value!.zoneId,
+    origin: 'mark',
+    task: 'apply',
+    plants: [plant.value!.code],
+    products: [],
+    ground: { kind: 'all', sqFt: null },
+    when: { kind: 'day', day: mark.value!.from, latest: mark.value!.germinatesFrom },
+    note: '',
+    proposed: true,
+    why: '',
+  })
 function done(): void {
   editing.value = false
   if (!find.value) void router.push({ name: 'scout' })

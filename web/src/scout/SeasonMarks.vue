@@ -1,13 +1,19 @@
 <script setup lang="ts">
-import { useAccount } from '../state/index.ts'
+import { useJobs } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useFinds } from './useFinds.ts'
 
 /** Marks in the year: barriers to put down before what was found germinates again. */
-const account = useAccount()
 const { say } = useWords()
 const { marks } = useFinds()
-const toggle = (mark: (typeof marks.value)[number]) => account.change('marks', mark, { done: !mark.done })
+const { jobs, step } = useJobs()
+type Mark = (typeof marks.value)[number]
+const take = (mark: Mark, kind: 'close' | 'reopen' | 'skip') => {
+  const job = jobs.value.find((j) => j.id === mark.id)
+  // Why: as the button says it.
+  const why = say({ close: 'scout.markDone', reopen: 'scout.markAgain', skip: 'frame.remove' }[kind])
+  if (job) void step(job, { kind, why })
+}
 </script>
 
 <template>
@@ -21,10 +27,10 @@ const toggle = (mark: (typeof marks.value)[number]) => account.change('marks', m
           say('scout.markLine', { from: m.from, germinates: m.germinatesFrom })
         }}</span>
         <span class="buttons">
-          <button class="link" @click="toggle(m)">
+          <button class="link" @click="take(m, m.done ? 'reopen' : 'close')">
             {{ say(m.done ? 'scout.markAgain' : 'scout.markDone') }}
           </button>
-          <button class="link stop" @click="account.remove('marks', m)">{{ say('frame.remove') }}</button>
+          <button v-if="!m.done" class="link stop" @click="take(m, 'skip')">{{ say('frame.remove') }}</button>
         </span>
       </li>
     </ul>

@@ -102,6 +102,9 @@ const print = () => window.print()
           }}</a>
           <button class="link" @click="print">{{ say('season.print') }}</button>
         </template>
+        <RouterLink class="link" :to="{ name: 'season', query: { at: 'jobs' } }">{{
+          say('job.all')
+        }}</RouterLink>
         <span class="quiet">{{
           isPlan ? say('season.taken', { day: plan!.takenAt.slice(0, 10) }) : say('season.dragHint')
         }}</span>

@@ -1,3 +1,4 @@
+export { useJobDays } from './useJobDays.ts'
 export { useKeptSeason } from './useKeptSeason.ts'
 export { useNext } from './useNext.ts'
 export { usePlans } from './usePlans.ts'

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { openPasses } from '@jardinero/core/job'
 import { nextOfPlan, nextProposed, type NextAnswer } from '@jardinero/core/season'
 import { seasonOf } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
@@ -27,6 +28,7 @@ export function useNext() {
       school: yard.value?.timingSchool ?? 'edgeLed',
       zones: zones.value,
       labels: account.state.labels,
+      open: openPasses(account.state.jobs, usualHalf.value, day.value),
       records: records.value,
     }
     if (plan.value) return nextOfPlan(plan.value, usual.value?.plan, facts)

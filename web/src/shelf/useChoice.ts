@@ -7,8 +7,8 @@ import {
   type JudgedProduct,
   type Tank,
 } from '@jardinero/core/shelf'
-import { useAccount } from '../state/index.ts'
-import { handOver } from '../bench/index.ts'
+import { handOver, useAccount } from '../state/index.ts'
+
 import { useSession, useWords } from '../kit/session.ts'
 import { useShelf } from './shelfStore.ts'
 import { useQuestion } from './useQuestion.ts'

@@ -2,8 +2,8 @@ import type { ZoneId } from '@jardinero/core/quantity'
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import type { Row } from '@jardinero/contract/field'
-import type { PlanOrder, SeasonPlan } from '@jardinero/contract/season'
-import type { Opening } from '@jardinero/contract/state'
+import type { PlanOrder, PlanTaken, SeasonPlan } from '@jardinero/contract/season'
+import type { Opening, YardState } from '@jardinero/contract/state'
 import { newId, send } from '../kit/api.ts'
 import type { Says } from '../kit/outbox.ts'
 import { createAccountRows } from './accountRows.ts'
@@ -69,7 +69,14 @@ export const useAccount = defineStore('account', () => {
 
   const attachments = createAttachments(placing, outbox)
   async function takePlan(order: Omit<PlanOrder, 'id'>, id = newId()): Promise<SeasonPlan> {
-    return placing.put('plans', await send<SeasonPlan>('POST', '/api/season/plans', { id, ...order }))
+    const { jobs, ...plan } = await send<PlanTaken>('POST', '/api/season/plans', { id, ...order })
+    // Both at once: a plan without its jobs would say that nothing waits.
+    await held.lay<YardState>(keys.yardState(held.who, plan.yardId), (there) => ({
+      ...there,
+      jobs,
+      plans: [...there.plans.filter((p) => p.id !== plan.id), plan],
+    }))
+    return plan
   }
   async function moveDemo(day: string): Promise<void> {
     await send('PUT', '/api/account/demo-day', { day })

@@ -1,5 +1,6 @@
 import { computed, markRaw } from 'vue'
 import type { YardState, YardYear } from '@jardinero/contract/state'
+import { marksOf } from '@jardinero/core/job'
 import type { useHeld } from './held.ts'
 
 const none: never[] = []
@@ -15,13 +16,15 @@ export function createAccountRows(held: ReturnType<typeof useHeld>) {
     })
   const ofYard = <K extends Exclude<keyof YardState, 'yard'>>(part: K) =>
     computed<YardState[K]>(() => held.yard?.[part] ?? noRows<K>())
+  const jobs = ofYard('jobs')
   const rows = {
     yards: computed(() => (held.yard ? [held.yard.yard] : none)),
     zones: ofYard('zones'),
     sections: ofYard('sections'),
     places: ofYard('places'),
     sprinklers: ofYard('sprinklers'),
-    marks: ofYard('marks'),
+    jobs,
+    marks: computed(() => marksOf(jobs.value)),
     plans: ofYard('plans'),
     history: ofYard('history'),
     sprayers: computed(() => held.equipment?.sprayers ?? none),

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { addDays } from '@jardinero/core/quantity'
+import { entryKey } from '@jardinero/core/today'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from '../scout/index.ts'
@@ -17,9 +18,9 @@ const { say, has, day: sayDay, number, time } = useWords()
 const { load, loaded } = usePlants()
 void load()
 const agenda = useAgenda()
-const shown = computed(() => agenda.value.filter((e) => has(`season.event.${e.code}`)).slice(0, 8))
+const shown = computed(() => agenda.value.filter((e) => has(entryKey(e.code))).slice(0, 8))
 const saysOf = ({ code, params }: (typeof shown.value)[number]) =>
-  say(`season.event.${code}`, {
+  say(entryKey(code), {
     ...params,
     ...(params['at'] !== undefined && { at: time(String(params['at']), timeZone.value, 'long') }),
   })

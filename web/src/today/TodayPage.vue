@@ -2,7 +2,8 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { afterPage } from '../kit/afterPage.ts'
 import { useWords } from '../kit/session.ts'
-import { useYard } from '../state/index.ts'
+import type { TodayItem } from '@jardinero/core/today'
+import { tankOfJob, useJobs, useYard } from '../state/index.ts'
 import { useSoilPrefix } from '../soil/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
@@ -11,6 +12,15 @@ import { useToday } from './useToday.ts'
 const TodayAside = defineAsyncComponent(afterPage(() => import('./TodayAside.vue')))
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
+const { jobs } = useJobs()
+/** One press to where it is done: a job that is put down to the bench with its tank, any other to its row. */
+function linkOf({ room, jobId }: TodayItem) {
+  const job = jobs.value.find((j) => j.id === jobId)
+  if (!job) return { name: room }
+  return room === 'bench'
+    ? { name: room, query: tankOfJob(job) }
+    : { name: room, query: { at: 'jobs', job: job.id } }
+}
 const prefix = useSoilPrefix()
 // When a pass is judged depends on its actives.
 void useShelf().load()
@@ -34,7 +44,7 @@ const heading = computed(() => {
       <p v-if="prefix" class="quiet">{{ prefix }}</p>
       <ol>
         <li v-for="(item, i) in items" :key="i">
-          <RouterLink :to="{ name: item.room }">
+          <RouterLink :to="linkOf(item)">
             <span class="what">{{ say(`today.${item.code}`, item.params) }}</span>
             <span class="quiet">{{ say(`today.${item.code}.because`, item.params) }}</span>
           </RouterLink>

@@ -14,7 +14,7 @@ import {
 import { hemisphereOf } from '@jardinero/core/yard'
 import { useAccount, useNow, useOutingNow, useYard } from '../state/index.ts'
 import { useWaterDays } from '../ledger/index.ts'
-import { useNext, usePlans } from '../season/index.ts'
+import { useJobDays, useNext, usePlans } from '../season/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -27,7 +27,8 @@ export function useToday() {
   const { usualHalf: half, usualPlan: plan } = usePlans()
   const { next } = useNext()
   const shelf = useShelf()
-  const { span } = useWords()
+  const { say, span } = useWords()
+  const { due } = useJobDays()
   const { now } = useNow(60_000)
   const outing = useOutingNow()
   /** The day's window, as the hours that keep every limit have it; only for what is mixed or planned. */
@@ -71,6 +72,7 @@ export function useToday() {
       half: half.value,
       hasPlan: Boolean(plan.value),
       ...(next.value && { next: next.value }),
+      jobsDue: due.value.map((d) => ({ ...d, params: { ...d.params, title: say('job.title', d.params) } })),
       barriersDue: computeBarriersDue(account.state.marks, day.value, zones.value),
       wateringDue: computeWateringDue(records.value, day.value, water.value),
       judgeDue: computeJudgeDue(records.value, day.value, { rated, activeOf: shelf.activeOf }),

@@ -1,4 +1,5 @@
 import type { LocationQuery, LocationQueryRaw } from 'vue-router'
+import type { Job } from '@jardinero/core/job'
 import type { Quantity, RatePerAreaUnit, LabelId, ZoneId } from '@jardinero/core/quantity'
 
 /** A tank that another station asks the bench to mix: its products, their rates where it knows them, its lawns. */
@@ -35,3 +36,11 @@ export function handedOver(
   })
   return { labelIds, zoneIds, doses: Object.fromEntries(doses) }
 }
+
+/** The tank of a job. */
+export const tankOfJob = ({ products, zoneId }: Pick<Job, 'products' | 'zoneId'>): LocationQueryRaw =>
+  handOver({
+    labelIds: products.map((p) => p.labelId),
+    zoneIds: [zoneId],
+    doses: Object.fromEntries(products.map((p) => [p.labelId, p.rate])),
+  })

@@ -1,0 +1,64 @@
+import { computed } from 'vue'
+import { dateJobs, jobEvents, jobsDue, jobWords, judgeJobs, standingOf, type Job } from '@jardinero/core/job'
+import type { LabelId } from '@jardinero/core/quantity'
+import { usualSituation } from '@jardinero/core/shelf'
+import { useShelf } from '../shelf/index.ts'
+import { useAccount, useJobs, useYard } from '../state/index.ts'
+import { useKeptSeason } from './useKeptSeason.ts'
+import { usePlans } from './usePlans.ts'
+
+/** The jobs of the open yard with the day that each has now: the one every station tells. */
+export function useJobDays() {
+  const account = useAccount()
+  const { zones, day } = useYard()
+  const { jobs } = useJobs()
+  const { plansOf } = usePlans()
+  const { ofHalf } = useKeptSeason()
+  const planned = computed(() =>
+    (['rising', 'falling'] as const).flatMap((half) => {
+      const plan = plansOf(half).at(-1)
+      return ofHalf(half)?.plan?.passes ?? plan?.days ?? []
+    }),
+  )
+  const days = computed(() =>
+    dateJobs(jobs.value, (passId) => planned.value.find((p) => p.id === passId)?.day),
+  )
+  const labelOf = (id: LabelId) => account.state.labels.find((l) => l.id === id)?.rules.name
+  const named = computed(() => ({ zones: zones.value, labelOf }))
+  const events = computed(() => jobEvents(jobs.value, days.value, named.value))
+  const due = computed(() => jobsDue(jobs.value, days.value, day.value, named.value))
+  const wordsOf = (job: Job) => jobWords(job, named.value)
+  const dayOf = (job: Job) => days.value.get(job.id) ?? {}
+  const stands = (job: Job) => standingOf(job, dayOf(job), day.value, jobs.value)
+  return { jobs, days, events, due, wordsOf, dayOf, stands }
+}
+
+/** What stands against the open jobs on the days they have now. */
+export function useJobJudgement() {
+  const account = useAccount()
+  const shelf = useShelf()
+  const { yard, zones, places, passesOn, situation } = useYard()
+  const { jobs, days } = useJobDays()
+  const judged = computed(() =>
+    judgeJobs(jobs.value, days.value, {
+      zones: zones.value.map(({ id, name, turf, state, turfCheck }) => ({
+        id,
+        name,
+        turf,
+        state,
+        passes: passesOn(id),
+        edgeSqFt: places.value.some((p) => p.zoneId === id && p.kind === 'edge') ? 1 : 0,
+        ...(turfCheck && { check: turfCheck }),
+      })),
+      rulesOf: (id) => account.state.labels.find((l) => l.id === id)?.rules,
+      seeding: yard.value?.seasonWishes?.seeding ?? [],
+      around: {
+        situation: yard.value?.shelfSituation ?? usualSituation,
+        actives: shelf.almanac.actives,
+        hemisphere: situation.value.hemisphere,
+        sprouts: shelf.almanac.sprouts,
+      },
+    }),
+  )
+  return { judged }
+}
