@@ -202,6 +202,7 @@ describe('a stranger', () => {
       '/api/health',
       '/api/session',
       '/api/almanac',
+      '/api/jobs/chains',
       '/api/yard/whereabouts',
       '/api/shelf/almanac',
       '/api/shelf/check',
@@ -311,7 +312,7 @@ describe('the account file', () => {
         'plans.0.programme.passes.0.zones',
       ],
       ['another format', (f) => (f.format = 'else'), 'format'],
-      ['a version to come', (f) => (f.version = 9), 'version'],
+      ['a version to come', (f) => (f.version = 10), 'version'],
     ]
     for (const [what, spoil, field] of tries) {
       const spoilt = structuredClone(file)

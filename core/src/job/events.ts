@@ -5,10 +5,10 @@ import { isOpen, type Job } from './job.ts'
 import type { JobDay } from './days.ts'
 import { openPasses } from './planned.ts'
 
-/** A job that has a day: its words under season.event.job. */
+/** A job that has a day: its words under job.title. */
 export interface JobEvent {
   id: string
-  code: 'job'
+  code: 'job.title'
   from: Day
   to: Day
   params: Params
@@ -44,7 +44,7 @@ export const jobEvents = (jobs: Job[], days: Map<string, JobDay>, named: Named):
       const { day, latest } = days.get(job.id) ?? {}
       if (!day) return []
       const params: Params = { ...jobWords(job, named), day, until: latest ?? '', limited: Boolean(latest) }
-      return [{ id: job.id, code: 'job', from: day, to: day, params }]
+      return [{ id: job.id, code: 'job.title', from: day, to: day, params }]
     })
 
 /** A programme with the passes that still wait, on the lawns where they do. */

@@ -35,7 +35,7 @@ export interface AgendaFacts {
 }
 
 /** Where the title of a day's entry stands: a job is told by what it is. */
-export const entryKey = (code: string): string => (code === 'job' ? 'job.title' : `season.event.${code}`)
+export const entryKey = (code: string): string => (code.includes('.') ? code : `season.event.${code}`)
 
 /** The agenda reaches so far ahead: eight weeks. */
 export const agendaDays = 56

@@ -145,7 +145,7 @@ export async function planCalendar(
   })
   const note = (code: string, params: Params) =>
     [
-      words.say(`season.event.${code}.says`, params),
+      words.say(`${entryKey(code)}.says`, params),
       words.say('caution.labelIsLaw'),
       words.say('caution.localRules'),
     ].join('\n')
