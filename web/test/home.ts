@@ -8,7 +8,9 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Preferences } from '@jardinero/contract/person'
 import type { TakenByLabel } from '@jardinero/contract/shelf'
+import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Reading } from '@jardinero/contract/soil'
+import { jobsOfPlan, type Job, type JobSeed } from '@jardinero/core/job'
 import type { LabelRules } from '@jardinero/core/shelf'
 import { loadWholeCatalogue } from '@jardinero/words'
 import { connection } from '../src/kit/api.ts'
@@ -163,6 +165,18 @@ interface Home {
   taken?: TakenByLabel
 }
 
+/** A job as it stands when it is planned. */
+export const plannedJob = (seed: JobSeed): Job => ({
+  ...seed,
+  state: 'planned',
+  doneOn: null,
+  tankIds: [],
+  recordIds: [],
+})
+/** The jobs of a plan that was just taken. */
+export const openJobsOf = (plan: SeasonPlan): Job[] =>
+  jobsOfPlan(plan, (passId, zoneId) => `${plan.id}/${passId}/${zoneId}`).map(plannedJob)
+
 /** What the last home mounted: gone before the next one stands. */
 let mounted: { unmount: () => void }[] = []
 const keep = <W extends { unmount: () => void }>(wrapper: W): W => {
@@ -191,7 +205,8 @@ export async function atHome({
   session.catalogue = catalogue
   session.whole = true
   // Held before anybody is here who would ask for it.
-  holdHome({ ...homeState(), ...state }, readings, records, taken)
+  const jobs = state.jobs ?? (state.plans ?? []).slice(-1).flatMap(openJobsOf)
+  holdHome({ ...homeState(), ...state, jobs }, readings, records, taken)
   session.person = {
     id: 'i',
     version: 1,

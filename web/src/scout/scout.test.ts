@@ -2,7 +2,8 @@
 import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Find } from '@jardinero/contract/scout'
-import { atHome, homeState, reading } from '../../test/home.ts'
+import { jobOfMark } from '@jardinero/core/job'
+import { atHome, homeState, plannedJob, reading } from '../../test/home.ts'
 import { useGerminationHills } from '../frame/index.ts'
 import ActList from './ActList.vue'
 import FindForm from './FindForm.vue'
@@ -183,18 +184,16 @@ describe('finds', () => {
   })
   it('put the next barrier into the year with one press', async () => {
     const { show, account } = await atHome(home([found()], { path: '/scout?at=find&find=f1' }))
-    const asked = answering({
-      'POST /api/scout/marks': {
-        id: 'm1',
-        version: 1,
-        zoneId: 'z',
-        plant: 'annualBluegrass',
-        from: '2026-08-18',
-        germinatesFrom: '2026-09-01',
-        done: false,
-        note: '',
-      },
-    })
+    const mark = {
+      id: 'm1',
+      zoneId: 'z',
+      plant: 'annualBluegrass',
+      from: '2026-08-18',
+      germinatesFrom: '2026-09-01',
+      note: '',
+    }
+    const job = { ...plannedJob(jobOfMark(mark, 'y')), state: 'proposed' }
+    const asked = answering({ 'POST /api/jobs': job })
     const page = show(FindView)
     await page
       .findAll('button')
@@ -202,9 +201,10 @@ describe('finds', () => {
       .trigger('click')
     await flushPromises()
     expect(asked[0]!.body).toMatchObject({
-      plant: 'annualBluegrass',
-      from: '2026-08-18',
-      germinatesFrom: '2026-09-01',
+      origin: 'mark',
+      proposed: true,
+      plants: ['annualBluegrass'],
+      when: { kind: 'day', day: '2026-08-18', latest: '2026-09-01' },
     })
     expect(account.state.marks).toHaveLength(1)
     expect(page.text()).toContain('Marked: barrier from Aug 18.')
