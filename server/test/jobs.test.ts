@@ -76,7 +76,7 @@ describe('a job', () => {
     const stranger = await new Visitor(server.app).signUp()
     expect((await stranger.get(`/api/jobs/${id}`)).statusCode).toBe(404)
     expect((await stranger.post(`/api/jobs/${id}/steps`, { ...move, id: randomUUID() })).statusCode).toBe(404)
-    expect((await stranger.post('/api/jobs', { ...answer.json(), id })).statusCode).toBe(400)
+    expect((await stranger.post('/api/jobs', { ...(answer.json() as object), id })).statusCode).toBe(400)
   })
   it.each<[string, object, string]>([
     ['no such plant', { plants: ['x'] }, 'unknownCode'],

@@ -30,7 +30,9 @@ export {
   type JobTime,
 } from './job.ts'
 export { judgeJobs, type JobContext } from './judge.ts'
+export { passesOfJobs, promisedLawns } from './promised.ts'
 export { changesOfPlan, jobsOfPlan, openPasses, type JobChange } from './planned.ts'
+export { useForRole } from './role.ts'
 export { jobServed, type Served } from './serve.ts'
 export { foldJob, stepJob } from './step.ts'
 export { jobOfMark, marksOf, type SeasonMark } from './mark.ts'

@@ -42,6 +42,8 @@ export interface NextFacts {
   labels: PlanLabel[]
   /** Passes of the plan that still wait, lawn by lawn: its open jobs. */
   open: { passId: string; zoneId: ZoneId }[]
+  /** Lawns whose barrier another job will make: nothing is proposed for them. */
+  promised: ZoneId[]
   /** What is down. */
   records: { day: Day; rules: LabelRules }[]
 }
@@ -122,7 +124,9 @@ export function nextProposed(rows: SchoolRow[], facts: NextFacts): NextAnswer | 
   if (escaped !== undefined && escaped >= mostThrough) return { kind: 'none', why: 'tooLate', ...through }
   const day = best.passes.find((p) => p.id === pass.id)?.day
   if (!day || day < facts.day) return undefined
-  return { ...told(pass, facts, 'proposed'), school: best.school, day, ...through }
+  const zones = pass.zones.filter((id) => !facts.promised.includes(id))
+  if (!zones.length) return undefined
+  return { ...told({ ...pass, zones }, facts, 'proposed'), school: best.school, day, ...through }
 }
 
 /** What is proposed as a day of a calendar: its words under season.event.proposed. */

@@ -48,5 +48,5 @@ export function computeAgenda(facts: AgendaFacts): AgendaEntry[] {
   const last = addDays(day, agendaDays)
   return [...planned, ...proposedEvents(next), ...jobs, ...computeLedgerEvents(passes, activeOf)]
     .filter((e) => e.to >= day && e.from <= last)
-    .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : a.id < b.id ? -1 : 1))
+    .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
 }

@@ -6,7 +6,7 @@ import type { SeasonPlan } from '@jardinero/contract/season'
 import type { Label, StockRow } from '@jardinero/contract/shelf'
 import type { Reading, Sign, Water } from '@jardinero/contract/soil'
 import type { Place, Yard, Zone } from '@jardinero/contract/yard'
-import { marksOf, openPasses, type Job } from '@jardinero/core/job'
+import { dateJobs, marksOf, openPasses, promisedLawns, type Job } from '@jardinero/core/job'
 import { dayIn, yearOf, type Day, type YardId } from '@jardinero/core/quantity'
 import {
   barrierLabels,
@@ -144,6 +144,10 @@ export async function gatherAnswer(
     zones: zones.map(({ id, name }) => ({ id, name })),
     labels: (await rowsWhere<Label>(scope, 'label')).map(({ id, rules }) => ({ id, rules })),
     open: openPasses(jobs, half),
+    promised: promisedLawns(jobs, half, yard.latitude, {
+      days: dateJobs(jobs, () => undefined),
+      rulesOf: (id) => context.labels.find((l) => l.id === id)?.rules,
+    }),
     records: records.map((r) => ({ day: dayIn(r.appliedAt, yard.timeZone), rules: r.rules })),
   }
   const rest = { simulation, question, season, plan, next }

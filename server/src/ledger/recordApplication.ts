@@ -2,13 +2,7 @@ import { In } from 'typeorm'
 import type { Calibration, Mix, Spread, SpreadOrder, Sprayer, Tank } from '@jardinero/contract/bench'
 import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
 import type { Zone } from '@jardinero/contract/yard'
-import {
-  dayIn,
-  measureOfUnit,
-  type JobId,
-  type MixId,
-  type ZoneId,
-} from '@jardinero/core/quantity'
+import { dayIn, measureOfUnit, type JobId, type MixId, type ZoneId } from '@jardinero/core/quantity'
 import { measureOfFormulation, type LabelRules } from '@jardinero/core/shelf'
 import { accountToday } from '../platform/today.ts'
 import { applyFor, jobsServed } from '../job/index.ts'
@@ -19,7 +13,11 @@ import type { AccountScope } from '../platform/scope.ts'
 import type { StoredRecord } from './entities.ts'
 import { findRecordsById, rateOf, reentryOf } from './records.ts'
 
-export function checkProduct(rules: LabelRules, { product }: Pick<PassFacts, 'product'>, field: string): void {
+export function checkProduct(
+  rules: LabelRules,
+  { product }: Pick<PassFacts, 'product'>,
+  field: string,
+): void {
   const measure = measureOfFormulation(rules.formulation)
   if (!(product.value > 0))
     throw new ProblemError('refused', [{ code: 'rateNotPositive', field, params: {} }])

@@ -4,17 +4,20 @@ import { almanac, sprouts } from '@jardinero/almanac'
 import type { PlanOrder, PlanTaken, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import type { Day, Refusal, YardId } from '@jardinero/core/quantity'
+import type { Day, LabelId, Refusal, YardId } from '@jardinero/core/quantity'
 import { buildPlanContext, checkProgramme, type PlanContext } from '@jardinero/core/season'
 import { seasonOf } from '@jardinero/core/soil'
 import { computeArea, hemisphereOf } from '@jardinero/core/yard'
-import { planJobs, recentJobs } from '../job/index.ts'
+import { dateJobs, passesOfJobs } from '@jardinero/core/job'
+import { jobsOfYard, planJobs, recentJobs } from '../job/index.ts'
 import { accountToday } from '../platform/today.ts'
 import { passesOnYard } from '../ledger/index.ts'
 import type { Clock } from '../platform/clock.ts'
 import { rowsWhere, toWire } from '../platform/collection.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
+
+const rulesAmong = (labels: Label[]) => (id: LabelId) => labels.find((l) => l.id === id)?.rules
 
 /** Everything a programme of a yard is held against. @param others plans in force beside it: the year's maximum is shared */
 export async function gatherContext(
@@ -24,6 +27,9 @@ export async function gatherContext(
   others: SeasonPlan[] = [],
 ): Promise<PlanContext> {
   const zones = await rowsWhere<Zone>(scope, 'zone', { yardId: yard.id })
+  const labels = await rowsWhere<Label>(scope, 'label')
+  const jobs = await jobsOfYard(scope, yard.id)
+  const known = { days: dateJobs(jobs, () => undefined), rulesOf: rulesAmong(labels) }
   const ofZones = { zoneId: In(zones.map((z) => z.id)) }
   const sections = await scope.find<Section>('section', ofZones)
   const passes = await passesOnYard(scope, yard)
@@ -37,10 +43,13 @@ export async function gatherContext(
     zones: zones.map((zone) => ({
       ...zone,
       areaSqFt: areaOf(zone),
-      passes: passes.filter((p) => p.zoneId === zone.id).map((p) => p.pass),
+      passes: [
+        ...passes.filter((p) => p.zoneId === zone.id).map((p) => p.pass),
+        ...passesOfJobs(jobs, zone.id, today, known),
+      ],
     })),
     places: await rowsWhere<Place>(scope, 'place', ofZones),
-    labels: await rowsWhere<Label>(scope, 'label'),
+    labels,
     others,
     almanac: { barriers: almanac.barriers, actives: almanac.actives, sprouts },
   })

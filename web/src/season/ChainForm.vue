@@ -46,6 +46,7 @@ watch(
   },
   { immediate: true },
 )
+const editing = ref(false)
 const zoneId = ref(zones.value[0]?.id)
 const day = ref(today.value)
 const lawns = computed(() => zones.value.map((z) => ({ value: z.id, label: z.name })))
@@ -86,7 +87,26 @@ const others = computed(() =>
     <TextField v-model="name" :label="say('job.chainName')" :fault="form.faultAt('name')" />
     <ChoiceField v-model="zoneId" :label="say('season.zone')" :options="lawns" />
     <TextField v-model="day" type="date" :label="say('job.chainDay')" :fault="form.faultAt('day')" />
-    <ChainSteps v-model="steps" :zone-id="zoneId" />
+    <ol v-if="!editing" class="outline">
+      <li v-for="(s, i) in steps" :key="i">
+        {{
+          say('job.outline', {
+            what:
+              s.task === 'apply' ? say('job.role', { role: s.role ?? 'none' }) : say(`job.task.${s.task}`),
+            waits: Boolean(s.after),
+            step: (s.after?.step ?? 0) + 1,
+            least: s.after?.leastDays ?? 0,
+            limited: s.after?.mostDays !== null && s.after?.mostDays !== undefined,
+            most: s.after?.mostDays ?? 0,
+            mowings: s.after?.mowings ?? 0,
+          })
+        }}
+      </li>
+    </ol>
+    <ChainSteps v-else v-model="steps" :zone-id="zoneId" />
+    <button type="button" class="link edit" @click="editing = !editing">
+      {{ say(editing ? 'job.outlineAgain' : 'job.editSteps') }}
+    </button>
     <FaultList :faults="others" />
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <p class="presses">
@@ -104,6 +124,14 @@ const others = computed(() =>
 </template>
 
 <style scoped>
+.outline {
+  padding-left: 1.3rem;
+  margin: 0.6rem 0;
+}
+.edit {
+  display: inline-block;
+  margin-bottom: 0.8rem;
+}
 .form {
   max-width: 44rem;
   margin: 0.6rem 0 1.2rem;

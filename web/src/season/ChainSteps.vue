@@ -1,17 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { chainRoles, jobTasks, mostChainSteps, type ChainStep } from '@jardinero/core/job'
+import { chainRoles, jobTasks, mostChainSteps, useForRole, type ChainStep } from '@jardinero/core/job'
 import type { ZoneId } from '@jardinero/core/quantity'
-import { findUse } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import { useWords } from '../kit/session.ts'
+import { useShelf } from '../shelf/index.ts'
 import { useAccount, useYard } from '../state/index.ts'
 
 /** The steps of a chain as they are edited: what, with what, and how long after which step. */
 const props = defineProps<{ zoneId?: ZoneId | undefined }>()
 const model = defineModel<ChainStep[]>({ required: true })
 const account = useAccount()
+const shelf = useShelf()
+const later = 'later'
 const { zones } = useYard()
 const { say } = useWords()
 
@@ -29,14 +31,13 @@ function setTask(i: number, value: string | undefined): void {
 /** Products whose label has a line for this lawn and this purpose, with its least rate. */
 function products(s: ChainStep) {
   const zone = zones.value.find((z) => z.id === props.zoneId)
-  const purpose = s.role === 'preEmergent' ? 'preEmergent' : 'postEmergent'
   const usable = account.state.labels.flatMap(({ id, rules }) => {
-    const use = zone && findUse(rules, { turf: zone.turf, state: zone.state, purpose })
+    const use = zone && useForRole(rules, s.role, zone, shelf.activeOf)
     return use
       ? [{ value: id as string, label: rules.name, rate: { value: use.rate.min, unit: use.rate.unit } }]
       : []
   })
-  return [{ value: '', label: say('job.later'), rate: undefined }, ...usable]
+  return [{ value: later, label: say('job.later'), rate: undefined }, ...usable]
 }
 function setProduct(i: number, value: string | undefined): void {
   const found = products(model.value[i]!).find((p) => p.value === value)
@@ -97,7 +98,7 @@ const whole = (value: number | undefined) => (value !== undefined && value >= 0 
       />
       <ChoiceField
         v-if="s.task === 'apply'"
-        :model-value="s.product?.labelId ?? ''"
+        :model-value="s.product?.labelId ?? later"
         :label="say('job.product')"
         :options="products(s)"
         @update:model-value="setProduct(i, $event)"

@@ -75,6 +75,7 @@ async function save(): Promise<void> {
       v-if="kind === 'plan'"
       v-model="product"
       :zone-id="job.zoneId"
+      :role="job.chain?.role ?? (job.origin === 'mark' ? 'preEmergent' : null)"
       :fault="form.faultAt('rate', 'products')"
     />
     <TextField

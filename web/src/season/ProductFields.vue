@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue'
 import type { LabelId, ZoneId } from '@jardinero/core/quantity'
-import { findUse, kindOf, type Purpose } from '@jardinero/core/shelf'
+import { useForRole, type ChainRole } from '@jardinero/core/job'
 import ChoiceField from '../kit/ChoiceField.vue'
 import NumberField from '../kit/NumberField.vue'
 import { useWords } from '../kit/session.ts'
+import { useShelf } from '../shelf/index.ts'
 import { useAccount, useYard } from '../state/index.ts'
 
 /** A product of one's shelf for a lawn, at a rate that its label's line for that turf holds. */
-const props = defineProps<{ zoneId: ZoneId; purpose?: Purpose | undefined; fault?: string | undefined }>()
+const props = defineProps<{
+  zoneId: ZoneId
+  role?: ChainRole | null | undefined
+  fault?: string | undefined
+}>()
 export interface ChosenProduct {
   labelId: LabelId
   rate: number | undefined
@@ -16,6 +21,7 @@ export interface ChosenProduct {
 }
 const model = defineModel<ChosenProduct | undefined>({ required: true })
 const account = useAccount()
+const shelf = useShelf()
 const { zones } = useYard()
 const { say, range } = useWords()
 
@@ -23,10 +29,7 @@ const zone = computed(() => zones.value.find((z) => z.id === props.zoneId))
 /** Labels with a line for this turf; what no label allows there is not offered. */
 const usable = computed(() =>
   account.state.labels.flatMap(({ id, rules }) => {
-    const use =
-      zone.value && kindOf(rules) === 'herbicide'
-        ? findUse(rules, { turf: zone.value.turf, state: zone.value.state, purpose: props.purpose })
-        : undefined
+    const use = zone.value && useForRole(rules, props.role, zone.value, shelf.activeOf)
     return use ? [{ id, rules, use }] : []
   }),
 )

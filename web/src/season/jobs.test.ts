@@ -127,6 +127,10 @@ describe('a chain', () => {
     const page = show(JobsView)
     await button(page, 'Begin a chain').trigger('click')
     await settle()
+    expect(page.findAll('.outline li').map((li) => li.text())[1]).toBe(
+      'Scalp, 10 days after step 1, by day 28 at the latest',
+    )
+    await button(page, 'Change the steps, choose products').trigger('click')
     expect(page.findAll('.steps li')).toHaveLength(usualChains['renovation']!.length)
     // Bagging is taken out: what waited for it waits for what it waited for.
     await button(page, 'Take step 3 out').trigger('click')

@@ -23,22 +23,22 @@ export function useJobDays() {
   const days = computed(() =>
     dateJobs(jobs.value, (passId) => planned.value.find((p) => p.id === passId)?.day),
   )
-  const labelOf = (id: LabelId) => account.state.labels.find((l) => l.id === id)?.rules.name
+  const rulesOf = (id: LabelId) => account.state.labels.find((l) => l.id === id)?.rules
+  const labelOf = (id: LabelId) => rulesOf(id)?.name
   const named = computed(() => ({ zones: zones.value, labelOf }))
   const events = computed(() => jobEvents(jobs.value, days.value, named.value))
   const due = computed(() => jobsDue(jobs.value, days.value, day.value, named.value))
   const wordsOf = (job: Job) => jobWords(job, named.value)
   const dayOf = (job: Job) => days.value.get(job.id) ?? {}
   const stands = (job: Job) => standingOf(job, dayOf(job), day.value, jobs.value)
-  return { jobs, days, events, due, wordsOf, dayOf, stands }
+  return { jobs, days, rulesOf, events, due, wordsOf, dayOf, stands }
 }
 
 /** What stands against the open jobs on the days they have now. */
 export function useJobJudgement() {
-  const account = useAccount()
   const shelf = useShelf()
   const { yard, zones, places, passesOn, situation } = useYard()
-  const { jobs, days } = useJobDays()
+  const { jobs, days, rulesOf } = useJobDays()
   const judged = computed(() =>
     judgeJobs(jobs.value, days.value, {
       zones: zones.value.map(({ id, name, turf, state, turfCheck }) => ({
@@ -50,7 +50,7 @@ export function useJobJudgement() {
         edgeSqFt: places.value.some((p) => p.zoneId === id && p.kind === 'edge') ? 1 : 0,
         ...(turfCheck && { check: turfCheck }),
       })),
-      rulesOf: (id) => account.state.labels.find((l) => l.id === id)?.rules,
+      rulesOf,
       seeding: yard.value?.seasonWishes?.seeding ?? [],
       around: {
         situation: yard.value?.shelfSituation ?? usualSituation,

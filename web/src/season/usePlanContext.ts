@@ -1,6 +1,7 @@
 import type { ZoneId } from '@jardinero/core/quantity'
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
+import { passesOfJobs } from '@jardinero/core/job'
 import {
   barrierLabels as labelsOf,
   buildPlanContext,
@@ -15,6 +16,7 @@ import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
 import { useShelf } from '../shelf/index.ts'
 import { useWatchedWeeds } from '../soil/index.ts'
+import { useJobDays } from './useJobDays.ts'
 import { usePlans } from './usePlans.ts'
 
 /** What every programme of the open yard is held against, from the account's rows. */
@@ -26,6 +28,7 @@ export function usePlanContext() {
   const { weeds, codes } = useWatchedWeeds()
   const { plantOf } = usePlants()
   const shelf = useShelf()
+  const { days, rulesOf } = useJobDays()
 
   const wishes = computed<SeasonWishes>(() => yard.value?.seasonWishes ?? noWishes)
   /** The half of the year that is planned: as the address says, else the one at hand. */
@@ -42,7 +45,10 @@ export function usePlanContext() {
       zones: zones.value.map((zone) => ({
         ...zone,
         areaSqFt: areas.value.get(zone.id)?.area.value ?? 0,
-        passes: passesOn(zone.id as ZoneId),
+        passes: [
+          ...passesOn(zone.id as ZoneId),
+          ...passesOfJobs(account.state.jobs, zone.id, planDay.value, { days: days.value, rulesOf }),
+        ],
       })),
       places: places.value,
       labels: account.state.labels,
