@@ -2,7 +2,7 @@ import { addDays, daysBetween, type Day, type JobId } from '../quantity/index.ts
 import { isOpen, type Job } from './job.ts'
 
 /** Between two mowings of growing turf, days. Usual, so that a step that waits for mowings has a day at all. */
-export const daysBetweenMowings = 7
+const daysBetweenMowings = 7
 
 /** When a job is meant, and the last day on which it still does what it is for, as far as that is known. */
 export interface JobDay {

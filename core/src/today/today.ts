@@ -1,5 +1,5 @@
 import { daysBetween, type Day, type JobId, type Params } from '../quantity/index.ts'
-import type { JobDue } from '../job/index.ts'
+import { dueDays, type JobDue } from '../job/index.ts'
 import type { NextAnswer, NextApplication } from '../season/index.ts'
 import type { Timing, Trend } from '../soil/index.ts'
 
@@ -61,8 +61,6 @@ const calibrateEveryDays = 365
 /** A window that moved by so many days is told; a plan that lets so much more through too, a share. */
 const movedDays = 3
 const worse = 0.05
-/** A pass is due so many days before its day. */
-const dueDays = 2
 /** Without a plan, one is asked for from so many days before the window opens. */
 const planAheadDays = 60
 

@@ -1,5 +1,5 @@
 export { chainTemplateEntity, jobEntity, jobStepEntity, type StoredJob, type StoredStep } from './entities.ts'
-export { jobsById, jobsOfYard, stepOf, takeStep, type StepAsked, type Taker } from './jobs.ts'
+export { jobsById, jobsOfYard, stepOf, takeStep } from './jobs.ts'
 export { planJobs } from './plan.ts'
 export { jobCollections, jobRoutes, recentJobs } from './routes.ts'
 export { applyFor, jobsServed, mixFor } from './serve.ts'
