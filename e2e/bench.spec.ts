@@ -2,35 +2,13 @@ import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { almanac } from '../almanac/src/index.ts'
-import { choose, enterDemo, expect, signUp, putDemoBack, test } from './running.ts'
+import { choose, enterDemo, expect, fillAll, sendAs as send, signUp, putDemoBack, test } from './running.ts'
 
 const axe = async (page: Page) =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze()).violations.map(
     (v) => v.id,
   )
 const labelOf = (code: string) => structuredClone(almanac.sampleLabels.find((l) => l.code === code)!.rules)
-/** What another program would send with this person's session. */
-const send = (page: Page, url: string, body: object): Promise<{ id: string }> =>
-  page.evaluate(
-    async ([to, what]) => {
-      const { csrfToken } = (await (await fetch('/api/session')).json()) as { csrfToken: string }
-      const id = crypto.randomUUID()
-      const answer = await fetch(to, {
-        method: 'POST',
-        headers: { 'content-type': 'application/json', 'x-csrf-token': csrfToken },
-        body: JSON.stringify({ id, ...what }),
-      })
-      if (!answer.ok) throw new Error(await answer.text())
-      return { id }
-    },
-    [url, body] as const,
-  )
-/** Fills every load, step by step. */
-async function fillAll(page: Page): Promise<void> {
-  for (let i = 0; i < 60 && (await page.getByRole('button', { name: 'It’s in' }).isVisible()); i++)
-    await page.getByRole('button', { name: 'It’s in' }).click()
-  await expect(page.locator('h1')).toContainText('Write the pass down')
-}
 async function sheet(page: Page): Promise<void> {
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Mix sheet (PDF)' }).click()

@@ -6,7 +6,7 @@ import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
 import { createQuota } from './platform/quota.ts'
 import { accountRoutes } from './account/index.ts'
-import { answerRoutes, calendarRoutes } from './answer/index.ts'
+import { answerRoutes, calendarRoutes, daysOnPaper } from './answer/index.ts'
 import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
 import { ledgerRoutes } from './ledger/index.ts'
@@ -130,7 +130,7 @@ export async function buildApp({
     benchRoutes(rooms, { clock, wordsFor, scaleUrl: config.scaleUrl })
     outingRoutes(rooms, clock, config.meterUrl)
     pushRoutes(rooms, config.push?.publicKey ?? null)
-    ledgerRoutes(rooms, { clock, wordsFor, makeSpread })
+    ledgerRoutes(rooms, { clock, wordsFor, makeSpread, daysAhead: daysOnPaper })
     stateRoutes(rooms, clock)
     jobRoutes(rooms, clock)
     answerRoutes(rooms, { database, clock, stations })

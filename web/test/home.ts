@@ -174,7 +174,7 @@ export const plannedJob = (seed: JobSeed): Job => ({
   recordIds: [],
 })
 /** The jobs of a plan that was just taken. */
-const openJobsOf = (plan: SeasonPlan): Job[] =>
+export const openJobsOf = (plan: SeasonPlan): Job[] =>
   jobsOfPlan(plan, (passId, zoneId) => `${plan.id}/${passId}/${zoneId}`).map(plannedJob)
 
 /** What the last home mounted: gone before the next one stands. */

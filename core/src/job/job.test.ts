@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { testLabel } from '../../test/season.ts'
-import { usualSituation } from '../shelf/index.ts'
+import { usualSituation, type Active } from '../shelf/index.ts'
 import { addDays } from '../quantity/index.ts'
 import {
   brokenStep,
+  chainRoles,
   changesOfPlan,
   dateJobs,
   foldJob,
@@ -12,12 +13,15 @@ import {
   jobStates,
   judgeJobs,
   openPasses,
+  passesOfJobs,
+  promisedLawns,
   soonestDay,
   standingOf,
   startChain,
   stepJob,
   stepsOfChain,
   usualChains,
+  useForRole,
   type Job,
   type JobMove,
   type JobSeed,
@@ -376,5 +380,57 @@ describe('a chain', () => {
     const outcomes = [...judged(twice).values()].map((j) => j.outcome)
     expect(outcomes[0]).not.toBe('no')
     expect(outcomes.at(-1)).toBe('no')
+  })
+})
+
+describe('what jobs mean for the season', () => {
+  const label = testLabel('prodiamine', 50)
+  const rulesOf = (id: string) => (id === label.id ? label.rules : undefined)
+  const barrier = (id: string, day: string, more: Partial<Job> = {}) =>
+    job({
+      id,
+      when: { kind: 'day', day, latest: null },
+      products: [{ labelId: label.id, rate }],
+      ...more,
+    })
+  const known = (jobs: Job[]) => ({ days: dateJobs(jobs, () => undefined), rulesOf })
+  it('what is meant for certain counts against the year, at twice the rate where edges are gone over twice', () => {
+    const jobs = [
+      barrier('once', '2026-03-10'),
+      barrier('twice', '2026-05-10', { ground: { kind: 'edgesTwice', sqFt: null } }),
+      barrier('thought', '2026-06-10', { state: 'proposed' }),
+      barrier('down', '2026-02-10', { state: 'applied', doneOn: '2026-02-10' }),
+      barrier('ofPlan', '2026-03-12', { plan: { id: 'p', half: 'rising', passId: 'a' } }),
+      barrier('past', '2026-01-10'),
+      barrier('elsewhere', '2026-03-10', { zoneId: 'w' }),
+    ]
+    const passes = passesOfJobs(jobs, 'z', '2026-02-20', known(jobs))
+    expect(passes.map((p) => p.day)).toEqual(['2026-03-10', '2026-05-10'])
+    const [once, twice] = passes.map((p) => p.actives[0]!.rate.value)
+    expect(twice).toBeCloseTo(once! * 2, 9)
+  })
+  it('a lawn is promised where a job makes its barrier in that half of the year', () => {
+    const chained = { chain: { id: 'c', name: 'x', step: 3, role: 'preEmergent' as const }, products: [] }
+    const jobs = [
+      barrier('spring', '2026-03-10'),
+      barrier('autumn', '2026-09-10', { zoneId: 'w' }),
+      barrier('chained', '2026-04-10', { zoneId: 'v', ...chained }),
+      barrier('leaf', '2026-04-10', { zoneId: 'u', products: [{ labelId: 'other', rate }] }),
+    ]
+    expect(promisedLawns(jobs, 'rising', 38, known(jobs))).toEqual(['z', 'v'])
+    expect(promisedLawns(jobs, 'falling', 38, known(jobs))).toEqual(['w'])
+    expect(promisedLawns(jobs, 'falling', -34, known(jobs))).toEqual(['z', 'v'])
+  })
+  it('a product is offered for what it does: what kills all that is green for nothing else', () => {
+    const killer = { name: 'x', nonSelective: true } as Active
+    const activeOf = (is: boolean) => (name: string) => (is ? { ...killer, name } : undefined)
+    const lawn = { turf: 'tallFescue', state: 'growing' as const }
+    const offered = (kills: boolean) =>
+      ([...chainRoles, null] as const).filter((role) => useForRole(label.rules, role, lawn, activeOf(kills)))
+    expect(offered(false)).toEqual(['preEmergent', null])
+    expect(offered(true)).toEqual([null])
+    expect(useForRole(label.rules, 'preEmergent', { ...lawn, turf: 'bermudagrass' }, activeOf(false))).toBe(
+      undefined,
+    )
   })
 })

@@ -88,20 +88,40 @@ async function jobDays(scope: AccountScope, yardId: YardId, { zones, labels }: P
   return jobEvents(jobs, dateJobs(jobs, ruleDay), { zones, labelOf })
 }
 
+/** What is planned, proposed and meant otherwise, as every station tells it. */
+async function meantDays(scope: AccountScope, yardId: YardId, context: PlanContext) {
+  const planned = (await plannedDays(scope, yardId, context)).map((p) => p.event)
+  return [...planned, ...(await proposedDay(scope, yardId)), ...(await jobDays(scope, yardId, context))]
+}
+
+/** So many days ahead stand on paper. */
+const mostOnPaper = 8
+/** The days ahead of a yard in words, for paper. */
+export async function daysOnPaper(
+  scope: AccountScope,
+  yard: Yard,
+  words: Words,
+  clock: Clock,
+): Promise<string[]> {
+  const today = await accountToday(scope, yard.timeZone, clock)
+  const context = await gatherContext(scope, yard, today)
+  return (await meantDays(scope, yard.id, context))
+    .filter((event) => event.to >= today)
+    .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
+    .slice(0, mostOnPaper)
+    .map((event) => `${words.day(event.from, 'long')}: ${words.say(entryKey(event.code), event.params)}`)
+}
+
 /** What a day of a yard holds, and what the next one begins with: told in the morning. */
 export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, clock: Clock) {
   const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock))
-  const planned = (await plannedDays(scope, yard.id, context)).map((p) => p.event)
   const { held } = yard.outingWishes ?? {}
   const window =
     held && dayIn(held.from, yard.timeZone) === today
       ? [{ code: 'window', from: today, to: today, params: { label: held.label } as Params }]
       : []
-  const proposed = await proposedDay(scope, yard.id)
   return [
-    ...planned,
-    ...proposed,
-    ...(await jobDays(scope, yard.id, context)),
+    ...(await meantDays(scope, yard.id, context)),
     ...(await followingDays(scope, yard, today)),
     ...window,
   ].filter((event) => event.from >= today && event.from <= addDays(today, 1))

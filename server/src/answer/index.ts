@@ -1,6 +1,6 @@
 export { answerEntity, answerProgressEntity, runEntity } from './entities.ts'
 export { keepDemo, keepInTime } from './round.ts'
 export { createAnswerThreads, keepAnswer, type AnswerJob, type AnswerThreads } from './keep.ts'
-export { eventsOfDay, planCalendar } from './calendar.ts'
+export { daysOnPaper, eventsOfDay, planCalendar } from './calendar.ts'
 export { calendarRoutes } from './calendarRoutes.ts'
 export { answerRoutes } from './routes.ts'

@@ -109,6 +109,9 @@ async function wholeStep(
   order: wire.JobStepOrder,
   clock: Clock,
 ): Promise<StepAsked> {
+  // Its day and product are the plan's: they change with it, so that there is one date.
+  if (job.plan && (order.kind === 'move' || order.kind === 'change' || order.kind === 'plan'))
+    throw new ProblemError('refused', [{ code: 'jobOfPlan', field: 'kind', params: {} }])
   if ('when' in order && order.when) await checkTime(scope, job, order.when)
   if ('ask' in order && order.ask?.products) await checkProducts(scope, [{ products: order.ask.products }])
   if ('ask' in order && order.ask?.plants) checkPlants(order.ask.plants)

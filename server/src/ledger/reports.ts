@@ -7,7 +7,8 @@ import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { streamCsv } from './csv.ts'
 import { findRecords } from './records.ts'
-import { readSeason, within } from './seasonReport.ts'
+import type { Clock } from '../platform/clock.ts'
+import { readSeason, within, type DaysAhead } from './seasonReport.ts'
 import { recordSheet, seasonReport } from './sheets.ts'
 import { idParams } from '../platform/params.ts'
 
@@ -44,7 +45,10 @@ async function* pagesOf(
   }
 }
 
-export function reportRoutes(app: App, wordsFor: (reader: Reader) => Words): void {
+export function reportRoutes(
+  app: App,
+  { wordsFor, clock, daysAhead }: { wordsFor: (reader: Reader) => Words; clock: Clock; daysAhead: DaysAhead },
+): void {
   app.get(
     '/api/ledger/records.csv',
     { schema: { tags, summary: 'Records as CSV, by year, yard or client', querystring: wire.csvRequest } },
@@ -82,14 +86,16 @@ export function reportRoutes(app: App, wordsFor: (reader: Reader) => Words): voi
     '/api/ledger/season.pdf',
     { schema: { tags, summary: 'A season of one yard on paper', querystring: wire.seasonRequest } },
     async (request, reply) => {
-      const { records, season } = await app.scoped(request, (scope) =>
-        readSeason(scope, request.query, mostOnPaper),
-      )
+      const words = wordsFor(request.person!)
+      const { records, season, ahead } = await app.scoped(request, async (scope) => {
+        const read = await readSeason(scope, request.query, mostOnPaper)
+        return { ...read, ahead: await daysAhead(scope, read.season.yard, words, clock) }
+      })
       return app.sendPdf(
         request,
         reply,
         'season-report',
-        await seasonReport(records, season, wordsFor(request.person!)),
+        await seasonReport(records, { ...season, ahead }, words),
       )
     },
   )

@@ -12,6 +12,7 @@ import type { StoredRecord } from './entities.ts'
 import { amendRecord } from './amendRecord.ts'
 import { recordApplication, recordMix, type MakeSpread } from './recordApplication.ts'
 import { findRecords } from './records.ts'
+import type { DaysAhead } from './seasonReport.ts'
 import { reportRoutes } from './reports.ts'
 import { idParams } from '../platform/params.ts'
 
@@ -44,9 +45,10 @@ export interface LedgerParts {
   clock: Clock
   wordsFor: (reader: Reader) => Words
   makeSpread: MakeSpread
+  daysAhead: DaysAhead
 }
 
-export function ledgerRoutes(app: App, { clock, wordsFor, makeSpread }: LedgerParts): void {
+export function ledgerRoutes(app: App, { clock, wordsFor, makeSpread, daysAhead }: LedgerParts): void {
   const tags = ['ledger']
   const window = { querystring: wire.recordsRequest }
   app.get(
@@ -113,5 +115,5 @@ export function ledgerRoutes(app: App, { clock, wordsFor, makeSpread }: LedgerPa
     query: wire.recordPhotoRequest,
     about: async (sent, { kind }) => ({ kind, takenAt: (await readTaken(sent, false)).takenAt }),
   })
-  reportRoutes(app, wordsFor)
+  reportRoutes(app, { wordsFor, clock, daysAhead })
 }

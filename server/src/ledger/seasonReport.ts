@@ -2,6 +2,7 @@ import type { ApplicationRecord, SeasonRequest } from '@jardinero/contract/ledge
 import type { Yard } from '@jardinero/contract/yard'
 import type { Words } from '@jardinero/words'
 import { dayIn } from '@jardinero/core/quantity'
+import type { Clock } from '../platform/clock.ts'
 import { layOutPdf } from '../platform/layOutPdf.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -34,16 +35,35 @@ export async function readSeason(scope: AccountScope, { yardId, from, to }: Seas
   return { records, season: { yard, from, to, shown: within({ from, to }, new Map([[yardId, yard]])) } }
 }
 
+/** The days ahead of a yard in words: they come from a room that stands on this one, so that it is handed in. */
+export type DaysAhead = (scope: AccountScope, yard: Yard, words: Words, clock: Clock) => Promise<string[]>
+
 /** A season's report as a task makes it: the whole document, in memory once. @throws ProblemError */
 export async function makeSeasonReport(
   scope: AccountScope,
   request: SeasonRequest,
-  { words, progress }: { words: Words; progress: (done: number, total: number) => Promise<void> },
+  {
+    words,
+    clock,
+    daysAhead,
+    progress,
+  }: {
+    words: Words
+    clock: Clock
+    daysAhead: DaysAhead
+    progress: (done: number, total: number) => Promise<void>
+  },
 ) {
   const { records, season } = await readSeason(scope, request, mostAsTask)
   await progress(0, records.length)
   const pieces: Buffer[] = []
-  for await (const piece of await layOutPdf(await seasonReport(records, season, words)))
+  for await (const piece of await layOutPdf(
+    await seasonReport(
+      records,
+      { ...season, ahead: await daysAhead(scope, season.yard, words, clock) },
+      words,
+    ),
+  ))
     pieces.push(piece as Buffer)
   await progress(records.length, records.length)
   return { product: Buffer.concat(pieces), name: 'season-report.pdf', type: 'application/pdf' }

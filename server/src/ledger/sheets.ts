@@ -126,7 +126,15 @@ export async function seasonReport(
     from,
     to,
     shown,
-  }: { yard: Yard; from: string; to: string; shown: (r: ApplicationRecord) => boolean },
+    ahead,
+  }: {
+    yard: Yard
+    from: string
+    to: string
+    shown: (r: ApplicationRecord) => boolean
+    /** The days ahead, in words. */
+    ahead: string[]
+  },
   words: Words,
 ): Promise<Page> {
   const { text, amount } = speakers(words)
@@ -183,6 +191,12 @@ export async function seasonReport(
       ...(inSeason.length ? [] : [{ text: text('ledger.noRecords'), margin: [0, 8, 0, 0] } as Content]),
       { text: text('ledger.limits'), bold: true, margin: [0, 12, 0, 3] },
       { ul: yearLines(records, inSeason, yard, words) },
+      ...(ahead.length
+        ? [
+            { text: text('ledger.report.ahead'), bold: true, margin: [0, 12, 0, 3] } as Content,
+            { ul: ahead.map(plainText) } as Content,
+          ]
+        : []),
     ],
   }
 }

@@ -14,6 +14,7 @@ import type { Clock } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { validate } from '../platform/validation.ts'
+import { daysOnPaper } from '../answer/index.ts'
 import { makeSeasonReport } from '../ledger/index.ts'
 import { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from '../scout/index.ts'
 import { importLabels } from '../shelf/index.ts'
@@ -67,6 +68,7 @@ export const taskWork: Record<TaskKind, Work> = {
     return takeStation(scope, stations, { ...order, today: await accountToday(scope, timeZone, clock) })
   },
   typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
-  seasonReport: (scope, sent, parts) => makeSeasonReport(scope, read(seasonRequest, sent), parts),
+  seasonReport: (scope, sent, parts) =>
+    makeSeasonReport(scope, read(seasonRequest, sent), { ...parts, daysAhead: daysOnPaper }),
   labels: (scope, sent) => importLabels(scope, read<LabelsFile>(labelsFile, sent)),
 }

@@ -3,7 +3,8 @@ import type { Tank } from '@jardinero/contract/bench'
 import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import { kindOf, namesTurf, type LabelRules } from '@jardinero/core/shelf'
 import { useAccount, useYard } from '../state/index.ts'
-import { useNext } from '../season/index.ts'
+import { isOpen } from '@jardinero/core/job'
+import { useJobDays, useNext } from '../season/index.ts'
 import { useSoilTiming } from '../soil/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useOutings } from './outingStore.ts'
@@ -32,13 +33,14 @@ const usualTankGal = 4
 const rigged = (tank: Tank) =>
   tank.request.products.map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide')
 
-/** What could go down next in the open yard: tanks that are made, the next application as every station tells it, the labels of the shelf. */
+/** What could go down next in the open yard: tanks that are made, the next application as every station tells it, other jobs, the labels of the shelf. */
 export function useCandidates() {
   const account = useAccount()
   const outings = useOutings()
   const { zones, areas } = useYard()
   const { application, next: told } = useNext()
   const { timing, isPending } = useSoilTiming()
+  const { jobs, dayOf, wordsOf } = useJobDays()
   const { say, day } = useWords()
 
   const sqFtOf = (ids: string[]) => ids.reduce((sum, id) => sum + (areas.value.get(id)?.area.value ?? 0), 0)
@@ -116,7 +118,29 @@ export function useCandidates() {
             ]
           : []
       })
-    return [...tanks, ...planned, ...shelf]
+    // Of chains, of finds and made by hand: a tank that is mixed for one stands above already.
+    const others = jobs.value
+      .filter((j) => isOpen(j) && !j.plan && j.state === 'planned' && j.task === 'apply')
+      .flatMap((job): Candidate[] => {
+        const mine = job.products.flatMap((p) => account.state.labels.find((l) => l.id === p.labelId) ?? [])
+        const on = dayOf(job).day
+        return mine.length
+          ? [
+              {
+                id: `job:${job.id}`,
+                name: say('outing.aJob', { title: say('job.title', wordsOf(job)) }),
+                labels: mine.map((l) => l.rules),
+                labelIds: mine.map((l) => l.id),
+                zoneIds: [job.zoneId],
+                areaSqFt: sqFtOf([job.zoneId]),
+                loads: loadsFor(sqFtOf([job.zoneId])),
+                ...(on && { day: on }),
+              },
+            ]
+          : []
+      })
+    const meant = [...planned, ...others].toSorted((a, b) => ((a.day ?? '9') < (b.day ?? '9') ? -1 : 1))
+    return [...tanks, ...meant, ...shelf]
   })
   return candidates
 }

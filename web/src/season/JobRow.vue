@@ -35,7 +35,7 @@ const line = computed(() =>
 const isChore = computed(() => props.job.task !== 'apply')
 const doing = ref<'do' | 'move' | 'skip' | 'reopen' | 'plan'>()
 const toBench = computed(() => ({ name: 'bench', query: tankOfJob(props.job) }))
-const toShelf = computed(() => ({ name: 'shelf', query: { zone: props.job.zoneId } }))
+const toShelf = computed(() => ({ name: 'shelf', query: { lawn: props.job.zoneId } }))
 const told = ref<JobHistory>()
 async function tell(): Promise<void> {
   told.value = told.value ? undefined : await history(props.job.id)

@@ -4,8 +4,9 @@ import { flushPromises } from '@vue/test-utils'
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { SeasonPlan } from '@jardinero/contract/season'
+import { addDays, seededRandom } from '@jardinero/core/quantity'
 import { noWishes, type Optimum, type PlaceJudgement } from '@jardinero/core/season'
-import { atHome, homeState, rules } from '../../test/home.ts'
+import { atHome, homeState, openJobsOf, rules } from '../../test/home.ts'
 import { standEngine } from '../../test/seasonEngine.ts'
 import { standWorkers } from '../../test/standWorkers.ts'
 import { ribbonScale } from '../frame/index.ts'
@@ -27,6 +28,8 @@ function useSeasonJudging(): void {
   judgeAlone()
   useTellNext()
 }
+const shortDay = (day: string) =>
+  new Intl.DateTimeFormat('en-US', { month: 'short', day: 'numeric', timeZone: 'UTC' }).format(new Date(day))
 const labelOf = (code: string) => almanac.sampleLabels.find((l) => l.code === code)!.rules
 const home = {
   labels: [
@@ -386,6 +389,52 @@ describe('a plan elsewhere', () => {
       }
     },
   )
+  it('says the first pass that still waits, whatever became of the others, at Today, Soil and Outing', async () => {
+    const random = seededRandom(20260228)
+    const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)]!
+    for (let i = 0; i < 12; i++) {
+      const days = [5, 30].map((least) => addDays('2026-03-01', least + Math.floor(random() * 20)))
+      const passes = ['first', 'second'].map((id, k) => ({
+        ...plan().programme.passes[0]!,
+        id,
+        ...pick([
+          { labelId: 'l', rate: { value: 0.5, unit: 'oz/1000ft2' as const } },
+          { labelId: 'o', rate: { value: 0.5, unit: 'floz/1000ft2' as const } },
+        ]),
+        when: { kind: 'day' as const, day: days[k]! },
+      }))
+      const taken = plan({
+        programme: { passes, fertiliser: [] },
+        days: passes.map((q, k) => ({ id: q.id, day: days[k]! })),
+      })
+      const jobs = openJobsOf(taken).map((j) => ({
+        ...j,
+        state: pick(['planned', 'planned', 'skipped', 'closed'] as const),
+      }))
+      const waits = passes.find((q) => jobs.find((j) => j.plan!.passId === q.id)!.state === 'planned')
+      const { use, show, settle } = await atHome({ path: '/soil', state: { ...home, plans: [taken], jobs } })
+      const store = usePlanStore()
+      answerChanges()
+      standEngine()
+      giveFairWeather()
+      use(useSeasonJudging)
+      await until(() => store.judged?.plan)
+      const codes = ['planWait', 'passDue', 'planWorse', 'windowMoved']
+      const item = use(useToday).items.value.find((t) => codes.includes(t.code))
+      const label = waits && home.labels.find((l) => l.id === waits.labelId)!.rules.name
+      const said = [waits?.when.day, label]
+      expect([item?.params['day'], item?.params['label']], String(i)).toEqual(said)
+      if (!waits) continue
+      for (const station of [SoilStation, OutingStation]) {
+        const page = show(station)
+        await settle()
+        const sentence = page.findAll('h1')[0]!.text()
+        expect([station.__name, sentence]).toEqual([station.__name, expect.stringContaining(label!)])
+        expect(sentence).toContain(shortDay(waits.when.day))
+        page.unmount()
+      }
+    }
+  })
   it.each(['edgeLed', 'oneFullPass', 'byBlossom', 'halvesByTemperature'] as const)(
     'without a plan, by %s, is proposed with one date, product and rate at every station',
     async (timingSchool) => {
@@ -402,11 +451,7 @@ describe('a plan elsewhere', () => {
       const [pass] = row.programme.passes
       expect([item.params['day'], item.params['rate']]).toEqual([row.passes[0]!.day, pass!.rate])
       const day = String(item.params['day'])
-      const said = new Intl.DateTimeFormat('en-US', {
-        month: 'short',
-        day: 'numeric',
-        timeZone: 'UTC',
-      }).format(new Date(day))
+      const said = shortDay(day)
       for (const station of [SoilStation, OutingStation, SeasonStation]) {
         const page = show(station)
         await settle()

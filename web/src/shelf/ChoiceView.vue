@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
+import PlanTank from './PlanTank.vue'
 import OtherWays from './OtherWays.vue'
 import QuestionRests from './QuestionRests.vue'
 import ShelfGrid from './ShelfGrid.vue'
@@ -19,6 +20,18 @@ const shelf = useChoice()
 const { choice, tanks, sentence, columns } = shelf
 const { say } = useWords()
 const picked = ref<{ product: string; plant: string }>()
+const planning = ref(false)
+const planned = ref(false)
+/** Of another lawn or other weeds nothing is planned yet. */
+watch(
+  () =>
+    JSON.stringify([shelf.treated.value.map((z) => z.id), tanks.value[0]?.products.map((p) => p.product.id)]),
+  () => (planned.value = planning.value = false),
+)
+function plan(saved: boolean): void {
+  planning.value = false
+  planned.value ||= saved
+}
 const open = (at: string) => router.push({ name: 'shelf', query: { at } })
 const judged = computed(() => columns.value.find((j) => j.product.id === picked.value?.product))
 /** The whole tank goes along, where its labels are at hand. */
@@ -44,9 +57,25 @@ const toBench = computed(() => {
         :label="say('shelf.toBench')"
         @click="router.push({ name: 'bench', query: toBench })"
       />
+      <button v-if="toBench && !planned" class="link" @click="planning = !planning">
+        {{ say('shelf.plan') }}
+      </button>
+      <span v-if="planned" role="status"
+        >{{ say('shelf.planned') }}
+        <RouterLink class="link" :to="{ name: 'season', query: { at: 'jobs' } }">{{
+          say('job.all')
+        }}</RouterLink></span
+      >
       <button class="link" @click="open('labels')">{{ say('shelf.labels') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>
+    <PlanTank
+      v-if="planning && tanks[0]"
+      :shelf="shelf"
+      :tank="tanks[0]"
+      :opens-on="tanks[0].products.find((p) => p.opensOn)?.opensOn"
+      @done="plan"
+    />
     <template v-if="choice && shelf.weeds.value.length">
       <ShelfGrid :shelf="shelf" :picked="picked" @pick="(product, plant) => (picked = { product, plant })" />
       <p v-if="!picked" class="quiet small">{{ say('shelf.pickHint') }}</p>
