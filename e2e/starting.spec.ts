@@ -143,5 +143,13 @@ test('Ctrl-C in the first start is not blamed on anything', async () => {
   await gone
   expect(said).not.toMatch(/could not|failed|did not|\n\s+at /)
   // What was making the cluster still takes its own files away.
-  rmSync(data, { recursive: true, force: true, maxRetries: 60, retryDelay: 100 })
+  const isGone = () => {
+    try {
+      rmSync(data, { recursive: true, force: true })
+      return true
+    } catch {
+      return false
+    }
+  }
+  await expect.poll(isGone, { timeout: 30_000 }).toBe(true)
 })

@@ -16,6 +16,7 @@ const help = `npm start -- [options]
   --no-demo       without the demo yard
   DATABASE_URL    a PostgreSQL of your own, instead of ours; DATABASE_OWNER_URL its owner, where the server runs as another
   WEATHER_URL     a weather service in the open format of docs/weather.md, instead of the stand-in
+  WEATHER_FORMAT  the shape that service answers in: own, series or arrays (docs/weather.md); WEATHER_HISTORY_URL where its past is elsewhere
   PROBE_URL       a soil probe at this machine, tcp://host:port, as in docs/probe.md, instead of the stand-in
   SCALE_URL       a kitchen scale at this machine, tcp://host:port, as in docs/scale.md, instead of the stand-in
   METER_URL       a wind meter at this machine, tcp://host:port, as in docs/meter.md, instead of the stand-in`
@@ -234,9 +235,14 @@ async function main() {
           onExit: (listener) => postgres.onExit((wanted) => wanted || listener()),
         }),
       )
+    /** The stand-in speaks the other shapes too, each under its own path. */
+    const inShape = (url) => {
+      const shape = process.env.WEATHER_FORMAT ?? 'own'
+      return shape === 'own' ? url : `${url}/${shape}`
+    }
     const standin = (name) => startStandin(name, (child) => (standins[name] = child))
     const [weatherUrl, probeUrl, scaleUrl, meterUrl] = await Promise.all([
-      process.env.WEATHER_URL ?? standin('weather'),
+      process.env.WEATHER_URL ?? standin('weather').then(inShape),
       process.env.PROBE_URL ?? standin('probe'),
       process.env.SCALE_URL ?? standin('scale'),
       process.env.METER_URL ?? standin('meter'),

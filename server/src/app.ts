@@ -113,7 +113,7 @@ export async function buildApp({
   await registerSecurity(app, database, config)
   // What is large and only read; nothing that carries a secret is made smaller by what stands beside it.
   await app.register(compress, { global: false, threshold: 2048, globalDecompression: false })
-  const stations = createStations(database, config.weatherUrl)
+  const stations = createStations(database, config.weather)
   const quota = createQuota(config.quota)
   registerSignedIn(app, { database, quota, ...(allows && { allows }) })
   await registerDocs(app)

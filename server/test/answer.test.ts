@@ -174,6 +174,7 @@ describe('the answer for a yard', () => {
   })
 })
 
+const place = (station: string) => ({ station, latitude: 38.1, longitude: -84.5 })
 describe('the weather service', () => {
   it('is asked once an hour; away, what it said last is told, a week long and with its age', async () => {
     let now = Date.parse('2026-03-01T17:00:00Z')
@@ -182,23 +183,23 @@ describe('the weather service', () => {
     counting.on('request', () => asked++)
     await new Promise<void>((ready) => counting.listen(0, '127.0.0.1', ready))
     const url = `http://127.0.0.1:${(counting.address() as AddressInfo).port}`
-    const stations = createStations(server.database, url, () => now)
+    const stations = createStations(server.database, { url, format: 'own' }, () => now)
     const [first, second] = await Promise.all([
-      stations('quarryBend', '2026-03-01'),
-      stations('quarryBend', '2026-03-01'),
+      stations(place('quarryBend'), '2026-03-01'),
+      stations(place('quarryBend'), '2026-03-01'),
     ])
     expect([first, asked]).toEqual([second, 2])
     now += 30 * 60_000
-    await stations('quarryBend', '2026-03-01')
+    await stations(place('quarryBend'), '2026-03-01')
     expect(asked).toBe(2)
     await new Promise((gone) => {
       counting.close(gone)
       counting.closeAllConnections()
     })
     now += 7 * 86_400_000
-    const old = await stations('quarryBend', '2026-03-08')
+    const old = await stations(place('quarryBend'), '2026-03-08')
     expect(old).toMatchObject({ away: true, askedAt: '2026-03-01T17:00:00.000Z', stamp: first.stamp })
     expect(old.past.days.at(-1)!.day).toBe('2026-03-01')
-    await expect(stations('nowhere', '2026-03-08')).rejects.toMatchObject({ code: 'weatherAway' })
+    await expect(stations(place('nowhere'), '2026-03-08')).rejects.toMatchObject({ code: 'weatherAway' })
   })
 })

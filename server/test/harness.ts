@@ -134,7 +134,7 @@ export async function startOn(
     quota,
     publicUrl: 'https://lawn.example',
     signInPace,
-    ...(weatherUrl && { weatherUrl }),
+    ...(weatherUrl && { weather: { url: weatherUrl, format: 'own' as const } }),
     ...(probeUrl && { probeUrl }),
     ...(scaleUrl && { scaleUrl }),
     ...(meterUrl && { meterUrl }),

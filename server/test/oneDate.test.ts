@@ -92,7 +92,7 @@ describe('of any yard', () => {
       const pick = <T>(from: readonly T[]): T => from[Math.floor(random() * from.length)]!
       const label = await add('/api/shelf/labels', { rules: lawn.label })
       const kinds = new Set<string>()
-      for (let i = 0; i < 14; i++) {
+      for (let i = 0; i < 8; i++) {
         const climate = pick(['quarryBend', 'tarnHollow', 'corranVale'])
         const { latitude, longitude } = almanac.climates.find(
           (c) => c.code === climate,

@@ -81,6 +81,14 @@ export function forecastHours(code: string, issued: Day): StationHour[] {
   return [...today.slice(0, 24 * now.length), ...hoursOf(ahead, climate, seededBy(`${code}/${issued}/hours`))]
 }
 
+/** Days that are over, hour by hour. */
+export const pastHours = (code: string, from: Day, to: Day): StationHour[] =>
+  hoursOf(
+    weatherYears(code).filter((d) => d.day >= from && d.day <= to),
+    climateOf(code),
+    seededBy(`${code}/${from}/past`),
+  )
+
 /** What would have been forecast on a day: the truth with an error that grows from under 1 K to over 3 K in ten days. */
 export function forecastFrom(code: string, issued: Day): StationDay[] {
   const days = weatherYears(code)

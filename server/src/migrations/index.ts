@@ -12,6 +12,7 @@ import { Tasks1764000000011 } from './0011-tasks.ts'
 import { Hopper1764000000012 } from './0012-hopper.ts'
 import { Answers1764000000013 } from './0013-answers.ts'
 import { Jobs1764000000014 } from './0014-jobs.ts'
+import { Weather1764000000015 } from './0015-weather.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -29,4 +30,5 @@ export const migrations = [
   Hopper1764000000012,
   Answers1764000000013,
   Jobs1764000000014,
+  Weather1764000000015,
 ]

@@ -2,6 +2,15 @@ import { isIP } from 'node:net'
 import Joi from 'joi'
 
 /** What the server is told by its environment. */
+export const weatherFormats = ['own', 'series', 'arrays'] as const
+/** A weather service: where, in which shape it answers, where its years of the past are if elsewhere, and whom it may write to. */
+export interface WeatherSource {
+  url: string
+  format: (typeof weatherFormats)[number]
+  historyUrl?: string
+  contact?: string
+}
+
 export interface Config {
   databaseUrl: string
   port: number
@@ -18,7 +27,7 @@ export interface Config {
    */
   trustProxy: false | number | string[]
   /** Address of the weather service; without one there is no forecast. */
-  weatherUrl?: string
+  weather?: WeatherSource
   /** Address of a soil probe that speaks the line protocol (docs/probe.md), tcp://host:port. */
   probeUrl?: string
   /** Address of a kitchen scale that speaks the line protocol (docs/scale.md), tcp://host:port. */
@@ -53,13 +62,18 @@ function parseProxy(said: string, helpers: Joi.CustomHelpers): Config['trustProx
 }
 
 /** What a worker needs to know of it. */
-export type WorkerConfig = Pick<Config, 'databaseUrl' | 'weatherUrl' | 'quota' | 'push'>
+export type WorkerConfig = Pick<Config, 'databaseUrl' | 'weather' | 'quota' | 'push'>
 
 const workerVariables = {
   DATABASE_URL: Joi.string()
     .uri({ scheme: ['postgres', 'postgresql'] })
     .required(),
   WEATHER_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
+  WEATHER_FORMAT: Joi.string()
+    .valid(...weatherFormats)
+    .default('own'),
+  WEATHER_HISTORY_URL: Joi.string().uri({ scheme: ['http', 'https'] }),
+  WEATHER_CONTACT: Joi.string().max(200),
   QUOTA_ROWS: Joi.number().integer().min(100).default(1_000_000),
   QUOTA_MEGABYTES: Joi.number().integer().min(1).default(4096),
   QUOTA_UPLOADS: Joi.number().integer().min(1).default(500),
@@ -107,7 +121,14 @@ export function parseWorkerConfig(env: Record<string, string | undefined>): Work
       bytes: value.QUOTA_MEGABYTES * 1_000_000,
       uploads: value.QUOTA_UPLOADS,
     },
-    ...(value.WEATHER_URL && { weatherUrl: value.WEATHER_URL }),
+    ...(value.WEATHER_URL && {
+      weather: {
+        url: value.WEATHER_URL,
+        format: value.WEATHER_FORMAT,
+        ...(value.WEATHER_HISTORY_URL && { historyUrl: value.WEATHER_HISTORY_URL }),
+        ...(value.WEATHER_CONTACT && { contact: value.WEATHER_CONTACT }),
+      },
+    }),
     ...(value.VAPID_PUBLIC_KEY && {
       push: {
         publicKey: value.VAPID_PUBLIC_KEY,

@@ -101,6 +101,13 @@ export interface StoredWeather {
   stamp: string
   content: string
   askedAt: string
+  /** What the service gave to ask again by. */
+  marks?: { past?: WeatherMark; ahead?: WeatherMark } | null
+}
+export interface WeatherMark {
+  url: string
+  etag?: string
+  modified?: string
 }
 export const weatherEntity = new EntitySchema<StoredWeather>({
   name: 'kept_weather',
@@ -110,5 +117,6 @@ export const weatherEntity = new EntitySchema<StoredWeather>({
     stamp: column.text,
     content: column.text,
     askedAt: column.instant,
+    marks: column.jsonOrNull,
   },
 })

@@ -13,6 +13,7 @@ import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import type { AskStation } from './stations.ts'
+import { placeOf } from './weather.ts'
 
 /** Lines that look like a heading: no digit in the first cell. */
 const headingLines = (rows: string[][]): number => {
@@ -47,7 +48,7 @@ export async function takeStation(
   const yard = await scope.get<Yard>('yard', yardId)
   const rows = Papa.parse<string[]>(csv.trimEnd(), { skipEmptyLines: false }).data
   const heading = headingLines(rows)
-  const service = await stations(yard.climate, today).catch(() => undefined)
+  const service = await stations(placeOf(yard), today).catch(() => undefined)
   const real = service && !service.past.simulated ? service : undefined
   const { days, gaps, filled } = accept(
     // What the service invents fills no gap of a real station.

@@ -1,25 +1,23 @@
 import { createHash } from 'node:crypto'
 import type { DataSource } from 'typeorm'
-import { stationAnswer, type ForecastHour } from '@jardinero/contract/weather'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { checkWeather, type DatedWeather } from '@jardinero/core/soil'
 import { ProblemError } from '../platform/problem.ts'
-import type { StoredWeather } from './entities.ts'
+import type { WeatherSource } from '../platform/config.ts'
+import type { StoredWeather, WeatherMark } from './entities.ts'
+import { formats, type Told, type WeatherPlace } from './formats/index.ts'
+
+export type { WeatherPlace } from './formats/index.ts'
 
 /** So much of the past: the days ahead are drawn from it. */
 const pastDays = 10 * 365
 const patienceMs = 5000
 /** What was told is asked for again after so long. */
 const freshMs = 3_600_000
-/** A service that did not answer is left in peace for so long. */
-const restMs = 15_000
+/** A service that did not answer is left in peace for so long, and twice as long each time after that. */
+const rest = { firstMs: 15_000, mostMs: 3_600_000 }
 
-interface Told {
-  simulated: boolean
-  days: DatedWeather[]
-  hours: ForecastHour[]
-}
-/** The weather of a station up to a day, and what was forecast then. */
+/** The weather of a place up to a day, and what was forecast then. */
 interface StationWeather {
   past: Told
   ahead: Told
@@ -28,31 +26,73 @@ interface StationWeather {
   away: boolean
   stamp: string
 }
-/** @throws ProblemError weatherAway where the service is away and has never told of the station */
-export type AskStation = (station: string, today: Day) => Promise<StationWeather>
+/** @throws ProblemError weatherAway where the service is away and has never told of the place */
+export type AskStation = (place: WeatherPlace, today: Day) => Promise<StationWeather>
 
-/** One answer of the service, held to the open format and to what weather can be. */
-async function ask(url: string): Promise<Told> {
-  const response = await fetch(url, { signal: AbortSignal.timeout(patienceMs) })
-  if (!response.ok) throw new Error(`weather service: ${response.status}`)
-  const { value, error } = stationAnswer.validate(await response.json(), { stripUnknown: true })
-  if (error) throw error
-  if (checkWeather(value.days, 'days').length) throw new Error('weather service: days that cannot be')
-  return value as Told
+/** A service that says when it wants to be asked again. */
+class Later extends Error {
+  constructor(
+    status: number,
+    readonly afterMs: number | undefined,
+  ) {
+    super(`weather service: ${status}`)
+  }
+}
+function retryAfter(response: Response): number | undefined {
+  const said = response.headers.get('retry-after')
+  if (!said) return undefined
+  const seconds = Number(said)
+  const ms = Number.isFinite(seconds) ? seconds * 1000 : Date.parse(said) - Date.now()
+  return ms > 0 ? ms : undefined
+}
+
+interface Asked {
+  /** Nothing where it is as it was. */
+  body?: unknown
+  mark: WeatherMark
+}
+/** Asks once, and only for what is new since the last time. @throws Later, Error */
+async function ask(url: string, last: WeatherMark | undefined, contact: string | undefined): Promise<Asked> {
+  const same = last?.url === url ? last : undefined
+  const response = await fetch(url, {
+    signal: AbortSignal.timeout(patienceMs),
+    headers: {
+      accept: 'application/json',
+      'user-agent': contact ? `Jardinero (${contact})` : 'Jardinero',
+      ...(same?.etag && { 'if-none-match': same.etag }),
+      ...(same?.modified && { 'if-modified-since': same.modified }),
+    },
+  })
+  if (response.status === 304 && same) return { mark: same }
+  if (!response.ok) throw new Later(response.status, retryAfter(response))
+  const [etag, modified] = [response.headers.get('etag'), response.headers.get('last-modified')]
+  return { body: await response.json(), mark: { url, ...(etag && { etag }), ...(modified && { modified }) } }
+}
+
+/** Days of the past, and those up to today that only the forecast has: an archive may be some days behind. */
+function joined(past: DatedWeather[], ahead: DatedWeather[], today: Day): DatedWeather[] {
+  const last = past.at(-1)?.day
+  return last ? [...past, ...ahead.filter((d) => d.day > last && d.day <= today)] : past
 }
 
 /**
- * The weather service, asked once an hour and station, whatever number of yards and servers ask: what it said stands in the
+ * A weather service, asked once an hour and place, whatever number of yards and servers ask: what it said stands in the
  * database, and is told when the service is away.
  */
 export function createStations(
   database: DataSource,
-  base: string | undefined,
+  source: WeatherSource | undefined,
   now: () => number = Date.now,
 ): AskStation {
   const underway = new Map<string, Promise<StationWeather>>()
-  const failedAt = new Map<string, number>()
-  const keyOf = (station: string) => `${base?.replace(/\/$/, '')}/stations/${encodeURIComponent(station)}`
+  const resting = new Map<string, { until: number; forMs: number }>()
+  const format = formats[source?.format ?? 'own']
+  const base = (source?.url ?? '').replace(/\/$/, '')
+  const archive = (source?.historyUrl ?? base).replace(/\/$/, '')
+  const keyOf = (place: WeatherPlace) =>
+    source?.format && source.format !== 'own'
+      ? `${base}#${format.at(place)}`
+      : `${base}/stations/${format.at(place)}`
   const told = ({ content, askedAt, stamp }: StoredWeather, away: boolean): StationWeather => ({
     ...(JSON.parse(content) as { past: Told; ahead: Told }),
     askedAt,
@@ -60,52 +100,75 @@ export function createStations(
     away,
   })
 
-  async function fetchAndKeep(root: string, today: Day): Promise<StationWeather> {
-    const [past, ahead] = await Promise.all([
-      ask(`${root}/daily?from=${addDays(today, -pastDays)}&to=${today}`),
-      ask(`${root}/forecast?issued=${today}`),
+  async function fetchAndKeep(
+    key: string,
+    place: WeatherPlace,
+    today: Day,
+    here: StoredWeather | undefined,
+  ): Promise<StationWeather> {
+    const was = here && (JSON.parse(here.content) as { past: Told; ahead: Told })
+    const pastUrl = format.past(archive, place, addDays(today, -pastDays), today)
+    const [before, after] = await Promise.all([
+      pastUrl ? ask(pastUrl, here?.marks?.past, source?.contact) : undefined,
+      ask(format.ahead(base, place, today), here?.marks?.ahead, source?.contact),
     ])
+    const read = (asked: Asked | undefined, kept: Told | undefined): Told =>
+      asked?.body === undefined
+        ? (kept ?? { simulated: false, days: [], hours: [] })
+        : format.read(asked.body, place)
+    const ahead = read(after, was?.ahead)
+    const told1 = read(before, was?.past)
+    const past = { ...told1, days: joined(told1.days, ahead.days, today), hours: [] as Told['hours'] }
+    for (const days of [past.days, ahead.days])
+      if (checkWeather(days, 'days').length) throw new Error('weather service: days that cannot be')
     const content = JSON.stringify({ past, ahead })
     const stamp = createHash('sha256').update(content).digest('hex')
     const row: StoredWeather = {
-      station: root,
+      station: key,
       day: today,
       stamp,
       content,
       askedAt: new Date(now()).toISOString(),
+      marks: { ...(before && { past: before.mark }), ahead: after.mark },
     }
     await database.manager.upsert('kept_weather', row, ['station', 'day'])
     return told(row, false)
   }
-  async function find(root: string, today: Day): Promise<StationWeather> {
+  /** The longer it stays away the longer it is left in peace; where it says how long, that long. */
+  function leaveInPeace(key: string, error: unknown): void {
+    const doubled = Math.min(rest.mostMs, 2 * (resting.get(key)?.forMs ?? rest.firstMs / 2))
+    const forMs = Math.min(rest.mostMs, Math.max(doubled, (error instanceof Later && error.afterMs) || 0))
+    resting.set(key, { until: now() + forMs, forMs: doubled })
+  }
+  async function find(key: string, place: WeatherPlace, today: Day): Promise<StationWeather> {
     const rows = database.manager.getRepository<StoredWeather>('kept_weather')
-    const here = await rows.findOneBy({ station: root, day: today })
+    const here = (await rows.findOneBy({ station: key, day: today })) ?? undefined
     if (here && now() - Date.parse(here.askedAt) < freshMs) return told(here, false)
-    if (now() - (failedAt.get(root) ?? -Infinity) >= restMs) {
+    if (now() >= (resting.get(key)?.until ?? -Infinity)) {
       try {
-        const fresh = await fetchAndKeep(root, today)
-        failedAt.delete(root)
+        const fresh = await fetchAndKeep(key, place, today, here)
+        resting.delete(key)
         return fresh
-      } catch {
-        failedAt.set(root, now())
+      } catch (error) {
+        leaveInPeace(key, error)
       }
     }
     const last =
       here ??
       (await rows
         .createQueryBuilder('w')
-        .where('w.station = :root AND w.day <= :today', { root, today })
+        .where('w.station = :key AND w.day <= :today', { key, today })
         .orderBy('w.day', 'DESC')
         .getOne())
     if (!last) throw new ProblemError('weatherAway')
     return told(last, true)
   }
-  return (station, today) => {
-    if (!base) return Promise.reject(new ProblemError('weatherAway'))
-    const root = keyOf(station)
-    const key = `${root} ${today}`
-    const mine = underway.get(key) ?? find(root, today).finally(() => underway.delete(key))
-    underway.set(key, mine)
+  return (place, today) => {
+    if (!source) return Promise.reject(new ProblemError('weatherAway'))
+    const key = keyOf(place)
+    const turn = `${key} ${today}`
+    const mine = underway.get(turn) ?? find(key, place, today).finally(() => underway.delete(turn))
+    underway.set(turn, mine)
     return mine
   }
 }

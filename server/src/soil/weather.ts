@@ -3,7 +3,7 @@ import type { Yard } from '@jardinero/contract/yard'
 import type { Day, YardId } from '@jardinero/core/quantity'
 import { checkWeather, joinWeather } from '@jardinero/core/soil'
 import type { AccountScope } from '../platform/scope.ts'
-import type { AskStation } from './stations.ts'
+import type { AskStation, WeatherPlace } from './stations.ts'
 
 /** An own station alone must reach so far. */
 const leastOwnDays = 730
@@ -24,6 +24,13 @@ async function ownDays(scope: AccountScope, yardId: YardId, to: Day) {
   return rows.filter((r) => r.day <= to).map(ofRow)
 }
 
+/** Where a yard’s weather is asked for. */
+export const placeOf = ({ climate, latitude, longitude }: Yard): WeatherPlace => ({
+  station: climate,
+  latitude,
+  longitude,
+})
+
 /**
  * The weather of a yard: its own station where it has days, else the service's, moved by how they differ. Without the
  * service its own station alone, where it reaches two years. @throws ProblemError weatherAway
@@ -36,7 +43,7 @@ export async function readWeather(
 ): Promise<wire.YardWeather> {
   const own = await ownDays(scope, yard.id, today)
   const [typical] = await scope.find<wire.TypicalYearRow>('typical_year', { yardId: yard.id })
-  const service = await stations(yard.climate, today).catch((error: unknown) => {
+  const service = await stations(placeOf(yard), today).catch((error: unknown) => {
     if (own.length >= leastOwnDays && !checkWeather(own, 'own').length) return undefined
     throw error
   })

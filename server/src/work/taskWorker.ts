@@ -9,7 +9,7 @@ import { giveWay } from '../platform/gentle.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { classify } from '../platform/problemHandler.ts'
 import { createQuota } from '../platform/quota.ts'
-import type { Config } from '../platform/config.ts'
+import type { Config, WeatherSource } from '../platform/config.ts'
 import { createStations } from '../soil/index.ts'
 import type { StoredTask } from '../tasks/index.ts'
 import { taskWork, type Made } from './kinds.ts'
@@ -22,7 +22,7 @@ giveWay()
 export interface TaskOrder {
   taskId: TaskId
   databaseUrl: string
-  weatherUrl?: string | undefined
+  weather?: WeatherSource | undefined
   quota: Config['quota']
   /** The time it is, ISO. */
   now: string
@@ -83,7 +83,7 @@ async function work(database: DataSource, task: StoredTask, order: TaskOrder): P
       const result = await taskWork[task.kind](scope, sent, {
         clock: () => new Date(order.now),
         words,
-        stations: createStations(database, order.weatherUrl),
+        stations: createStations(database, order.weather),
         progress,
       })
       // Done and told so in one: either both or neither is in the database.

@@ -66,8 +66,8 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
   await boss.start()
 
   async function task(taskId: TaskId): Promise<void> {
-    const { databaseUrl, weatherUrl, quota } = config
-    const order = { taskId, databaseUrl, now: clock().toISOString(), quota, weatherUrl }
+    const { databaseUrl, weather, quota } = config
+    const order = { taskId, databaseUrl, now: clock().toISOString(), quota, weather }
     try {
       const fault = await runTask(order)
       if (fault) log({ ...fault, where: 'task' })
@@ -87,7 +87,7 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
   const answering = {
     database,
     clock,
-    stations: createStations(database, config.weatherUrl),
+    stations: createStations(database, config.weather),
     threads: parts.answers ?? createAnswerThreads((close) => closing.push(close)),
   }
   const answerer = await boss.work<AnswerJob>(
