@@ -166,6 +166,7 @@ export const sendAs = (page: Page, url: string, body: object): Promise<{ id: str
   )
 /** Fills every load, step by step. */
 export async function fillAll(page: Page): Promise<void> {
+  await expect(page.locator('h1')).toContainText(/^Load|Write the pass down/)
   for (let i = 0; i < 60 && (await page.getByRole('button', { name: 'It’s in' }).isVisible()); i++)
     await page.getByRole('button', { name: 'It’s in' }).click()
   await expect(page.locator('h1')).toContainText('Write the pass down')

@@ -2,7 +2,7 @@ import { isIP } from 'node:net'
 import Joi from 'joi'
 
 /** What the server is told by its environment. */
-export const weatherFormats = ['own', 'series', 'arrays'] as const
+const weatherFormats = ['own', 'series', 'arrays'] as const
 /** A weather service: where, in which shape it answers, where its years of the past are if elsewhere, and whom it may write to. */
 export interface WeatherSource {
   url: string

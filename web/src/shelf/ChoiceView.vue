@@ -20,6 +20,9 @@ const shelf = useChoice()
 const { choice, tanks, sentence, columns } = shelf
 const { say } = useWords()
 const picked = ref<{ product: string; plant: string }>()
+/** One's own products of the set; what waits for the weather is planned for its day. */
+const plannable = computed(() => tanks.value[0]?.products.some((p) => p.product.source !== 'sample') ?? false)
+const waits = computed(() => (choice.value?.tank ? undefined : choice.value?.later?.day))
 const planning = ref(false)
 const planned = ref(false)
 /** Of another lawn or other weeds nothing is planned yet. */
@@ -57,7 +60,12 @@ const toBench = computed(() => {
         :label="say('shelf.toBench')"
         @click="router.push({ name: 'bench', query: toBench })"
       />
-      <button v-if="toBench && !planned" class="link" @click="planning = !planning">
+      <Button
+        v-if="waits && plannable && !planned && !planning"
+        :label="say('shelf.plan')"
+        @click="planning = true"
+      />
+      <button v-else-if="plannable && !planned" class="link" @click="planning = !planning">
         {{ say('shelf.plan') }}
       </button>
       <span v-if="planned" role="status"
@@ -69,13 +77,7 @@ const toBench = computed(() => {
       <button class="link" @click="open('labels')">{{ say('shelf.labels') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>
-    <PlanTank
-      v-if="planning && tanks[0]"
-      :shelf="shelf"
-      :tank="tanks[0]"
-      :opens-on="tanks[0].products.find((p) => p.opensOn)?.opensOn"
-      @done="plan"
-    />
+    <PlanTank v-if="planning && tanks[0]" :shelf="shelf" :tank="tanks[0]" :opens-on="waits" @done="plan" />
     <template v-if="choice && shelf.weeds.value.length">
       <ShelfGrid :shelf="shelf" :picked="picked" @pick="(product, plant) => (picked = { product, plant })" />
       <p v-if="!picked" class="quiet small">{{ say('shelf.pickHint') }}</p>
