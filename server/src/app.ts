@@ -6,7 +6,7 @@ import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
 import { createQuota } from './platform/quota.ts'
 import { accountRoutes } from './account/index.ts'
-import { answerRoutes, calendarRoutes, daysOnPaper } from './answer/index.ts'
+import { answerChangeRoutes, answerRoutes, calendarRoutes, daysOnPaper } from './answer/index.ts'
 import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
 import { ledgerRoutes } from './ledger/index.ts'
@@ -134,6 +134,7 @@ export async function buildApp({
     stateRoutes(rooms, clock)
     jobRoutes(rooms, clock)
     answerRoutes(rooms, { database, clock, stations })
+    answerChangeRoutes(rooms, database)
     calendarRoutes(rooms, { database, clock, wordsFor })
     accountRoutes(rooms, { database, config, wordsFor, mail, clock, quota })
     rooms.get(

@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm'
 import type { AccountId, YardId } from '@jardinero/core/quantity'
 import type { Clock } from '../platform/clock.ts'
 import { AccountScope } from '../platform/scope.ts'
+import { tellAnswer } from '../platform/wake.ts'
 import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
 import type { AskStation } from '../soil/index.ts'
 import type { StoredAnswer, StoredProgress } from './entities.ts'
@@ -73,8 +74,10 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
   await database.transaction(async (manager) => {
     const scope = new AccountScope(manager, accountId)
     // The yard may be gone by now.
-    if (await scope.count('yard', { id: yardId }))
+    if (await scope.count('yard', { id: yardId })) {
       await scope.put('kept_answer', [{ yardId, day, restsOn, body, madeAt: now() }], ['yardId'])
+      await tellAnswer(manager, yardId, restsOn)
+    }
     await manager.delete('answer_progress', { yardId })
   })
 }

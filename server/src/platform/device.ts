@@ -1,10 +1,9 @@
 import { connect, type Socket } from 'node:net'
 import { createInterface } from 'node:readline'
 import type { FastifyReply, FastifyRequest } from 'fastify'
+import { openEventStream } from './eventStream.ts'
 import { ProblemError, type ProblemCode } from './problem.ts'
 
-/** A person reads for minutes at most; a stream nobody ends is ended. */
-const longestMs = 10 * 60_000
 const patienceMs = 3000
 
 /** A device at this server that speaks lines over TCP. @throws ProblemError `away` where none is set or none answers */
@@ -24,22 +23,10 @@ export async function connectDevice(url: string | undefined, away: ProblemCode):
   return socket
 }
 
-/** Its lines as server-sent events, one line an event, ten minutes at most; the event `away` says that it is gone. */
+/** Its lines as server-sent events, one line an event; the event `away` says that it is gone. */
 export function streamLines(socket: Socket, request: FastifyRequest, reply: FastifyReply): void {
-  reply.hijack()
-  const out = reply.raw
-  out.writeHead(200, {
-    ...(reply.getHeaders() as Record<string, string>),
-    'content-type': 'text/event-stream',
-    'cache-control': 'no-store',
-  })
-  const end = () => {
-    socket.destroy()
-    out.end()
-  }
-  createInterface({ input: socket }).on('line', (line) => out.write(`data: ${line.slice(0, 200)}\n\n`))
-  socket.once('close', () => out.end('event: away\ndata: away\n\n'))
-  request.raw.once('close', end)
-  const ending = setTimeout(end, longestMs)
-  out.once('close', () => clearTimeout(ending))
+  const stream = openEventStream(request, reply)
+  createInterface({ input: socket }).on('line', (line) => stream.send(line.slice(0, 200)))
+  socket.once('close', () => stream.end({ event: 'away', data: 'away' }))
+  stream.onEnd(() => socket.destroy())
 }
