@@ -11,6 +11,7 @@ import { benchKey } from './key.ts'
 import { benchGrowth } from './growth.ts'
 import { benchAnswer } from './answer.ts'
 import { benchFirstLoad } from './firstLoad.ts'
+import { benchManyLawns } from './manyLawns.ts'
 import { benchMix } from './mix.ts'
 import { benchReports } from './reports.ts'
 import { benchRibbon } from './ribbon.ts'
@@ -33,6 +34,7 @@ const parts: Record<string, { run: (size?: number) => Promise<void> | void; data
   fuzz: { run: benchFuzz, database: true },
   firstLoad: { run: benchFirstLoad },
   answer: { run: benchAnswer },
+  manyLawns: { run: benchManyLawns, database: true },
   ribbon: { run: benchRibbon },
   load: { run: benchLoad },
 }

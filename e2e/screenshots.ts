@@ -71,7 +71,14 @@ await take('soil-germination', '/soil?at=germination', answered)
 const judged = (page: Page) =>
   page.getByText('each by its own rule').filter({ hasText: '200 seasons' }).waitFor({ timeout: 60_000 })
 await take('season', '/season', judged)
-await take('season-phone', '/season', judged, phone)
+await take('jobs', '/season?at=jobs', async (page) => {
+  await page.getByRole('button', { name: 'Begin a chain' }).click()
+  await page.getByRole('combobox', { name: 'Zone' }).click()
+  await page.getByRole('option', { name: 'Side strip' }).click()
+  await page.getByRole('button', { name: 'Begin the chain' }).click()
+  await page.locator('li.job').first().waitFor()
+  await page.getByRole('button', { name: 'Choose the product' }).first().click()
+})
 const asked = 'yellowNutsedge.mature,smoothCrabgrass.seeding,dandelion.mature'
 await take('shelf', `/shelf?day=2026-08-01&ask=${asked}`, (page) =>
   page.getByRole('button', { name: 'Quarlock 60 WG, ground ivy: only suppresses' }).click(),

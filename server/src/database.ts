@@ -29,7 +29,8 @@ export const createDatabase = (url: string, onLost: (error: unknown) => void = (
     poolErrorHandler: onLost,
     extra: {
       Client: PatientClient,
-      max: 10,
+      // One or two of them listen.
+      max: 12,
       connectionTimeoutMillis: 4000,
       application_name: 'jardinero',
     },

@@ -351,8 +351,8 @@ describe('a season on paper', () => {
 
 describe('when every connection is in use', () => {
   it('says so in its own words, and is over when one is free', { timeout: 30_000 }, async () => {
-    // The worker beside it keeps one of ten.
-    const held = Array.from({ length: 9 }, () => server.database.query('SELECT pg_sleep(4.5)'))
+    // Of twelve the worker beside it keeps one, and the server one.
+    const held = Array.from({ length: 10 }, () => server.database.query('SELECT pg_sleep(4.5)'))
     await new Promise((r) => setTimeout(r, 100))
     const answer = await owner.get('/api/bench/sprayers')
     expect(answer.json()).toMatchObject({ status: 503, code: 'busy' })

@@ -112,6 +112,8 @@ export async function startOn(
     mail = undefined as SendMail | undefined,
     signInPace = { firstMs: 1 },
     bodyMs = undefined as number | undefined,
+    /** The day it is. */
+    now = testNow,
     allows = undefined as ((permission: Permission) => boolean) | undefined,
     /** Files are taken in inside this process: a thread takes seconds to begin from source. `threads` as it really is. */
     threads = false,
@@ -142,7 +144,7 @@ export async function startOn(
   const app = await buildApp({
     database,
     config,
-    clock: () => testNow,
+    clock: () => now,
     mail,
     ...(bodyMs && { bodyMs }),
     ...(allows && { allows }),
@@ -152,7 +154,7 @@ export async function startOn(
     ? await startWorker({
         database,
         config,
-        clock: () => testNow,
+        clock: () => now,
         wordsFor,
         reviveMs: 300,
         log: (fault) => console.error(fault),

@@ -1,4 +1,4 @@
-export { halfAt } from './half.ts'
+export { halfAt, planHolds } from './half.ts'
 export {
   createSeasonAnswers,
   type SearchSeason,

@@ -20,6 +20,7 @@ import {
   type Programme,
   type ProgrammePass,
   type Season,
+  planHolds,
 } from './index.ts'
 
 const [long, short, other] = testBarriers as [
@@ -456,5 +457,20 @@ describe('watering in and feeding', () => {
     expect(computeFertiliser({ nitrogenPercent: 25, nitrogenLbPer1000: 4 }, 6000)).toMatchObject({
       ok: false,
     })
+  })
+})
+
+describe('a plan holds', () => {
+  const holds = (takenOn: string, day: string, half: 'rising' | 'falling' = 'rising', south = false) =>
+    planHolds({ half, takenAt: `${takenOn}T12:00:00Z` }, day, south ? 'southern' : 'northern')
+  it('for the season it was taken in, or for the next where it was taken between two', () => {
+    expect(holds('2026-02-20', '2026-05-20')).toBe(true)
+    expect(holds('2026-02-20', '2026-07-10')).toBe(true)
+    expect(holds('2026-02-20', '2027-02-20')).toBe(false)
+    expect(holds('2026-09-01', '2027-03-20')).toBe(true)
+    expect(holds('2026-02-20', '2026-10-20', 'falling')).toBe(true)
+    expect(holds('2025-10-20', '2026-10-20', 'falling')).toBe(false)
+    expect(holds('2026-08-20', '2026-10-20', 'rising', true)).toBe(true)
+    expect(holds('2026-08-20', '2027-08-20', 'rising', true)).toBe(false)
   })
 })

@@ -51,20 +51,21 @@ function daysNow(
 }
 
 /** What is proposed where no plan was taken, as every station tells it. */
-async function proposedDay(scope: AccountScope, yardId: YardId) {
-  const kept = await readKept(scope, yardId)
+async function proposedDay(scope: AccountScope, yard: Yard, today: Day) {
+  const kept = await readKept(scope, yard.id)
   // A plan may have been taken since.
-  if ((await plansInForce(scope, yardId)).some((p) => p.half === kept?.season?.half)) return []
+  if ((await plansInForce(scope, yard, today)).some((p) => p.half === kept?.season?.half)) return []
   return proposedEvents(kept?.next ?? undefined)
 }
 
 /** What the plans in force put on which days. */
-async function plannedDays(scope: AccountScope, yardId: YardId, context: PlanContext) {
+async function plannedDays(scope: AccountScope, yard: Yard, context: PlanContext) {
+  const yardId = yard.id
   const [sprinkler] = await scope.find<Sprinkler>('sprinkler', { yardId })
   const output = sprinkler && computeSprinkler(sprinkler)
   const kept = await readKept(scope, yardId)
   const jobs = await jobsOfYard(scope, yardId)
-  return (await plansInForce(scope, yardId)).flatMap(({ programme, days, ...plan }, at) =>
+  return (await plansInForce(scope, yard, context.today)).flatMap(({ programme, days, ...plan }, at) =>
     // What is down, skipped or replaced is no day ahead.
     computeEvents(
       stillToDo(programme, jobs, plan.half),
@@ -89,9 +90,13 @@ async function jobDays(scope: AccountScope, yardId: YardId, { zones, labels }: P
 }
 
 /** What is planned, proposed and meant otherwise, as every station tells it. */
-async function meantDays(scope: AccountScope, yardId: YardId, context: PlanContext) {
-  const planned = (await plannedDays(scope, yardId, context)).map((p) => p.event)
-  return [...planned, ...(await proposedDay(scope, yardId)), ...(await jobDays(scope, yardId, context))]
+async function meantDays(scope: AccountScope, yard: Yard, context: PlanContext) {
+  const planned = (await plannedDays(scope, yard, context)).map((p) => p.event)
+  return [
+    ...planned,
+    ...(await proposedDay(scope, yard, context.today)),
+    ...(await jobDays(scope, yard.id, context)),
+  ]
 }
 
 /** So many days ahead stand on paper. */
@@ -105,7 +110,7 @@ export async function daysOnPaper(
 ): Promise<string[]> {
   const today = await accountToday(scope, yard.timeZone, clock)
   const context = await gatherContext(scope, yard, today)
-  return (await meantDays(scope, yard.id, context))
+  return (await meantDays(scope, yard, context))
     .filter((event) => event.to >= today)
     .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
     .slice(0, mostOnPaper)
@@ -121,7 +126,7 @@ export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, c
       ? [{ code: 'window', from: today, to: today, params: { label: held.label } as Params }]
       : []
   return [
-    ...(await meantDays(scope, yard.id, context)),
+    ...(await meantDays(scope, yard, context)),
     ...(await followingDays(scope, yard, today)),
     ...window,
   ].filter((event) => event.from >= today && event.from <= addDays(today, 1))
@@ -169,7 +174,7 @@ export async function planCalendar(
       words.say('caution.labelIsLaw'),
       words.say('caution.localRules'),
     ].join('\n')
-  for (const { id, half, takenAt, edition, event } of await plannedDays(scope, yardId, context))
+  for (const { id, half, takenAt, edition, event } of await plannedDays(scope, yard, context))
     calendar.createEvent({
       id: `${half}.${event.id}.${yardId}@jardinero.invalid`,
       stamp: takenAt,
@@ -182,7 +187,7 @@ export async function planCalendar(
       x: [{ key: 'X-JARDINERO-PLAN', value: id }],
     })
   const own = [
-    ...(await proposedDay(scope, yardId)),
+    ...(await proposedDay(scope, yard, context.today)),
     ...(await jobDays(scope, yardId, context)),
     ...(await followingDays(scope, yard, context.today)),
   ]

@@ -109,7 +109,7 @@ export async function gatherAnswer(
   if (!soil) return undefined
   const { simulation, question, places } = soil
   const half = halfAt(question.today, yard.latitude)
-  const plans = await plansInForce(scope, yardId)
+  const plans = await plansInForce(scope, yard, today)
   const plan = plans.find((p) => p.half === half) ?? null
   const context = await gatherContext(
     scope,

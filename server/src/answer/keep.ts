@@ -20,7 +20,10 @@ export interface AnswerThreads {
   make: (order: { order: AnswerOrder; kept: KeptRuns }) => Promise<string>
 }
 
-/** Threads for answers: two that run the seasons, one that draws them and judges. */
+/** So many answers are worked out beside each other: a night’s are many, and each draws and judges in one thread. */
+export const answersAtOnce = 2
+
+/** Threads for answers: two that run the seasons, two that draw them and judge. */
 export const createAnswerThreads = (atEnd: AtEnd): AnswerThreads => ({
   simulate: createThreads<Share, MadeShare>(atEnd, {
     filename: workerAt('simulateThread', import.meta.url),
@@ -32,7 +35,7 @@ export const createAnswerThreads = (atEnd: AtEnd): AnswerThreads => ({
   make: createThreads<{ order: AnswerOrder; kept: KeptRuns }, string>(atEnd, {
     filename: workerAt('answerThread', import.meta.url),
     name: 'makeAnswer',
-    threads: 1,
+    threads: answersAtOnce,
     waiting: 16,
     mostMs: 60_000,
   }),
@@ -43,6 +46,16 @@ export interface AnswerParts {
   clock: Clock
   stations: AskStation
   threads: AnswerThreads
+}
+
+const underway = new Map<YardId, Promise<void>>()
+/** As keepAnswer; of one yard one after the other, so that the older of two never takes the place of the newer. */
+export function keepAnswerInTurn(job: AnswerJob, parts: AnswerParts): Promise<void> {
+  const before = underway.get(job.yardId) ?? Promise.resolve()
+  const mine = before.catch(() => undefined).then(() => keepAnswer(job, parts))
+  const kept = mine.finally(() => underway.get(job.yardId) === kept && underway.delete(job.yardId))
+  underway.set(job.yardId, kept)
+  return kept
 }
 
 /** Works out the answer for a yard, where the one that is kept does not rest on what is known now, and keeps it. */

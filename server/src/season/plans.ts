@@ -4,8 +4,8 @@ import { almanac, sprouts } from '@jardinero/almanac'
 import type { PlanOrder, PlanTaken, SeasonPlan } from '@jardinero/contract/season'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import type { Day, LabelId, Refusal, YardId } from '@jardinero/core/quantity'
-import { buildPlanContext, checkProgramme, type PlanContext } from '@jardinero/core/season'
+import type { Day, LabelId, Refusal } from '@jardinero/core/quantity'
+import { buildPlanContext, checkProgramme, planHolds, type PlanContext } from '@jardinero/core/season'
 import { seasonOf } from '@jardinero/core/soil'
 import { computeArea, hemisphereOf } from '@jardinero/core/yard'
 import { dateJobs, passesOfJobs } from '@jardinero/core/job'
@@ -70,8 +70,9 @@ export async function takePlan(
   clock: Clock,
 ): Promise<{ plan: PlanTaken; added: boolean }> {
   const yard = await scope.get<Yard>('yard', order.yardId)
-  const others = (await plansInForce(scope, yard.id)).filter((p) => p.half !== order.half)
-  const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock), others)
+  const today = await accountToday(scope, yard.timeZone, clock)
+  const others = (await plansInForce(scope, yard, today)).filter((p) => p.half !== order.half)
+  const context = await gatherContext(scope, yard, today, others)
   const dayById = new Map(order.days.map((d) => [d.id, d.day]))
   const faults = [
     ...checkProgramme(order.programme, context, ({ id, when }) =>
@@ -93,15 +94,21 @@ export async function takePlan(
   return { plan: { ...plan, jobs: await recentJobs(scope, yard, clock) }, added }
 }
 
-/** The plans that hold for a yard: the newest of each half of the year, and which edition of it that is. */
+/** The plans that hold for a yard on a day: the newest of each half of the year, of its season, and which edition of it that is. */
 export async function plansInForce(
   scope: AccountScope,
-  yardId: YardId,
+  yard: Pick<Yard, 'id' | 'latitude'>,
+  today: Day,
 ): Promise<(SeasonPlan & { edition: number })[]> {
-  const plans = await scope.find<SeasonPlan>('season_plan', { yardId }, { order: { takenAt: 'ASC' } })
+  const plans = await scope.find<SeasonPlan>(
+    'season_plan',
+    { yardId: yard.id },
+    { order: { takenAt: 'ASC' } },
+  )
   return (['rising', 'falling'] as const).flatMap((half) => {
     const own = plans.filter((p) => p.half === half)
     const newest = own.at(-1)
-    return newest ? [{ ...newest, edition: own.length }] : []
+    const holds = newest && planHolds(newest, today, hemisphereOf(yard.latitude))
+    return holds ? [{ ...newest, edition: own.length }] : []
   })
 }

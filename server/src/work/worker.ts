@@ -2,8 +2,9 @@ import type { TaskId } from '@jardinero/core/quantity'
 import type { DataSource } from 'typeorm'
 import type { Reader, Words } from '@jardinero/words'
 import {
+  answersAtOnce,
   createAnswerThreads,
-  keepAnswer,
+  keepAnswerInTurn,
   keepDemo,
   keepInTime,
   type AnswerJob,
@@ -90,12 +91,14 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
     stations: createStations(database, config.weather),
     threads: parts.answers ?? createAnswerThreads((close) => closing.push(close)),
   }
-  const answerer = await boss.work<AnswerJob>(
-    answerQueue,
-    { batchSize: 1, pollingIntervalSeconds: 0.5 },
-    ([job]) => keepAnswer(job!.data, answering),
-  )
-  closing.push(listenForWork(database, () => boss.notifyWorker(answerer)))
+  const answerers: string[] = []
+  for (let i = 0; i < answersAtOnce; i++)
+    answerers.push(
+      await boss.work<AnswerJob>(answerQueue, { batchSize: 1, pollingIntervalSeconds: 0.5 }, ([job]) =>
+        keepAnswerInTurn(job!.data, answering),
+      ),
+    )
+  closing.push(listenForWork(database, () => answerers.forEach((id) => boss.notifyWorker(id))))
 
   await keepDemo(boss, database)
 

@@ -8,6 +8,7 @@ import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
+import AnewLine from '../soil/AnewLine.vue'
 
 import { handOver, useAccount, useYard } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
@@ -71,6 +72,7 @@ const bench = () =>
       <Button v-else-if="chosen" :label="say('outing.makeTank')" @click="bench" />
       <Button v-else :label="say('outing.toShelf')" @click="router.push({ name: 'shelf' })" />
     </template>
+    <AnewLine />
     <template v-if="answer">
       <HoursPicture v-model="looked" :answer="answer" />
       <p class="quiet small">{{ say('outing.legend') }}</p>

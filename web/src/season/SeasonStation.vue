@@ -9,6 +9,7 @@ import TextField from '../kit/TextField.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { usePlants } from '../scout/index.ts'
 import { useSoilPrefix } from '../soil/index.ts'
+import AnewLine from '../soil/AnewLine.vue'
 import SoilProgress from '../soil/SoilProgress.vue'
 import { useSaveWords } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -110,6 +111,7 @@ const print = () => window.print()
         }}</span>
       </template>
     </template>
+    <AnewLine />
     <form v-if="asking" class="take" novalidate @submit.prevent="take">
       <TextField v-model="reason" :label="say('season.reason')" :fault="form.faultAt('reason')" />
       <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>

@@ -12,11 +12,11 @@ export function useJobDays() {
   const account = useAccount()
   const { zones, day } = useYard()
   const { jobs } = useJobs()
-  const { plansOf } = usePlans()
+  const { planOf } = usePlans()
   const { ofHalf } = useKeptSeason()
   const planned = computed(() =>
     (['rising', 'falling'] as const).flatMap((half) => {
-      const plan = plansOf(half).at(-1)
+      const plan = planOf(half)
       return ofHalf(half)?.plan?.passes ?? plan?.days ?? []
     }),
   )

@@ -9,13 +9,13 @@ import { usePlans } from './usePlans.ts'
 export function useKeptSeason() {
   const soil = useSoil()
   const { yard, day, today } = useYard()
-  const { plansOf } = usePlans()
+  const { planOf } = usePlans()
   const kept = computed(() => (day.value >= today.value ? soil.keptOf(yard.value?.id)?.answer : undefined))
   /** Nothing where it is of another half, or of another plan than the one in force. */
   function ofHalf(half: Trend): JudgedSeason | undefined {
     const season = kept.value?.season
     if (!season || season.half !== half) return undefined
-    const plan = plansOf(half).at(-1)
+    const plan = planOf(half)
     const isOfPlan = plan
       ? JSON.stringify(season.plan?.programme) === JSON.stringify(plan.programme)
       : !season.plan

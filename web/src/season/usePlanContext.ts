@@ -23,7 +23,7 @@ import { usePlans } from './usePlans.ts'
 export function usePlanContext() {
   const account = useAccount()
   const route = useRoute()
-  const { planDay, usualHalf, plansOf } = usePlans()
+  const { planDay, usualHalf, plansOf, planOf } = usePlans()
   const { yard, zones, places, areas, passesOn } = useYard()
   const { weeds, codes } = useWatchedWeeds()
   const { plantOf } = usePlants()
@@ -37,7 +37,10 @@ export function usePlanContext() {
     return asked === 'rising' || asked === 'falling' ? asked : usualHalf.value
   })
   /** What the plan of the other half of the year will put down: the year's maximum is shared. */
-  const others = computed(() => plansOf(half.value === 'rising' ? 'falling' : 'rising').slice(-1))
+  const others = computed(() => {
+    const other = planOf(half.value === 'rising' ? 'falling' : 'rising')
+    return other ? [other] : []
+  })
   const context = computed<PlanContext>(() =>
     buildPlanContext({
       today: planDay.value,
@@ -72,7 +75,7 @@ export function usePlanContext() {
   /** Watched weeds of this half that a barrier stops, and all that none does. */
   const stoppable = computed(() => stoppableWeeds(weeds.value, targets.value, half.value))
   const unstoppable = computed(() => codes.value.filter((code) => plantOf(code) && !targets.value[code]))
-  const plan = computed(() => plansOf(half.value).at(-1))
+  const plan = computed(() => planOf(half.value))
   return {
     context,
     wishes,

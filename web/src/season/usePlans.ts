@@ -1,5 +1,5 @@
 import { computed } from 'vue'
-import { halfAt } from '@jardinero/core/season'
+import { halfAt, planHolds } from '@jardinero/core/season'
 import type { Trend } from '@jardinero/core/soil'
 import { useAccount, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
@@ -8,7 +8,7 @@ import { useSoil } from '../soil/index.ts'
 export function usePlans() {
   const account = useAccount()
   const soil = useSoil()
-  const { yard, today } = useYard()
+  const { yard, today, situation } = useYard()
   /** The day the soil is known up to: plans begin after it. */
   const planDay = computed(() =>
     soil.stored?.yardId === yard.value?.id && soil.stored ? soil.stored.answer.today : today.value,
@@ -17,7 +17,12 @@ export function usePlans() {
   const usualHalf = computed(() => halfAt(planDay.value, yard.value?.latitude ?? 0))
   const plansOf = (trend: Trend) =>
     account.state.plans.filter((p) => p.yardId === yard.value?.id && p.half === trend)
+  /** The plan in force of a half: the newest, as long as its season lasts. */
+  function planOf(trend: Trend) {
+    const newest = plansOf(trend).at(-1)
+    return newest && planHolds(newest, today.value, situation.value.hemisphere) ? newest : undefined
+  }
   /** The plan in force in the half at hand. */
-  const usualPlan = computed(() => plansOf(usualHalf.value).at(-1))
-  return { planDay, usualHalf, plansOf, usualPlan }
+  const usualPlan = computed(() => planOf(usualHalf.value))
+  return { planDay, usualHalf, plansOf, planOf, usualPlan }
 }

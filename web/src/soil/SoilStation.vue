@@ -12,6 +12,7 @@ import ReadingForm from './ReadingForm.vue'
 import SoilRests from './SoilRests.vue'
 import { useSoilAnswer } from './useSoilAnswer.ts'
 import { useSoilNow } from './useSoilNow.ts'
+import AnewLine from './AnewLine.vue'
 import { useSoilPrefix } from './useSoilPrefix.ts'
 
 /** Soil: when. The answer on top; the ground, the schools, the germination or the weather under it, as the address says. */
@@ -69,6 +70,7 @@ const isTime = computed(() => {
         isSimulated ? say('soil.simulatedSays') : timing.window ? say('soil.estimate') : ''
       }}</span>
     </template>
+    <AnewLine />
     <nav class="views" :aria-label="say('soil.views')">
       <button
         v-for="name in names"

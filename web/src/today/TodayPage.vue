@@ -5,6 +5,7 @@ import { useWords } from '../kit/session.ts'
 import type { TodayItem } from '@jardinero/core/today'
 import { tankOfJob, useJobs, useYard } from '../state/index.ts'
 import { useSoilPrefix } from '../soil/index.ts'
+import AnewLine from '../soil/AnewLine.vue'
 import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
@@ -42,6 +43,7 @@ const heading = computed(() => {
       <p class="quiet">{{ sayDay(day, 'long') }}</p>
       <h1>{{ heading }}</h1>
       <p v-if="prefix" class="quiet">{{ prefix }}</p>
+      <AnewLine />
       <ol>
         <li v-for="(item, i) in items" :key="i">
           <RouterLink :to="linkOf(item)">
