@@ -23,6 +23,9 @@ export function useForm() {
   ])
   const faultAt = (...fields: string[]): string | undefined =>
     faults.value.find((f) => fields.includes(f.field ?? ''))?.detail
+  /** What is wrong at fields that the form does not show, in words. */
+  const faultsBeside = (...shown: string[]): string[] =>
+    faults.value.filter((f) => !shown.includes(f.field ?? '')).map((f) => f.detail)
   /** What has no field of its own on this form. */
   const general = computed(() =>
     problem.value && !problem.value.faults.length ? problem.value.detail : undefined,
@@ -55,6 +58,6 @@ export function useForm() {
     problem.value = undefined
     local.refusals = []
   }
-  return { saving, problem, faults, faultAt, general, theirs, refuse, save, clear }
+  return { saving, problem, faults, faultAt, faultsBeside, general, theirs, refuse, save, clear }
 }
 export type Form = ReturnType<typeof useForm>

@@ -75,9 +75,6 @@ const forget = () =>
     await load()
   })
 const shown = ['name', 'day']
-const others = computed(() =>
-  form.faults.value.filter((f) => !shown.includes(f.field ?? '')).map((f) => f.detail),
-)
 </script>
 
 <template>
@@ -107,7 +104,7 @@ const others = computed(() =>
     <button type="button" class="link edit" @click="editing = !editing">
       {{ say(editing ? 'job.outlineAgain' : 'job.editSteps') }}
     </button>
-    <FaultList :faults="others" />
+    <FaultList :faults="form.faultsBeside(...shown)" />
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <p class="presses">
       <Button

@@ -49,9 +49,6 @@ async function save(): Promise<void> {
   if (await form.save(() => add(order))) emit('done')
 }
 const shown = ['rate', 'products', 'when.day', 'when']
-const others = computed(() =>
-  form.faults.value.filter((f) => !shown.includes(f.field ?? '')).map((f) => f.detail),
-)
 </script>
 
 <template>
@@ -66,7 +63,7 @@ const others = computed(() =>
     />
     <TextField v-model="day" type="date" :label="say('job.day')" :fault="form.faultAt('when.day', 'when')" />
     <TextField v-model="note" :label="say('job.note')" />
-    <FaultList :faults="others" />
+    <FaultList :faults="form.faultsBeside(...shown)" />
     <Button
       type="submit"
       size="small"

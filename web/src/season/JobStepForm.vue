@@ -29,9 +29,6 @@ const on = ref(
 const why = ref('')
 const product = ref<ChosenProduct>()
 const shown = ['day', 'when.day', 'when', 'why', 'rate', 'products']
-const others = computed(() =>
-  form.faults.value.filter((f) => !shown.includes(f.field ?? '')).map((f) => f.detail),
-)
 
 const needsDay = computed(() => props.kind === 'do' || props.kind === 'move')
 /** A step of a chain keeps its distance: its day is a wish. */
@@ -84,7 +81,7 @@ async function save(): Promise<void> {
       :label="say('job.why')"
       :fault="form.faultAt('why')"
     />
-    <FaultList :faults="others" />
+    <FaultList :faults="form.faultsBeside(...shown)" />
     <Button
       type="submit"
       size="small"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import type { LabelId, ZoneId } from '@jardinero/core/quantity'
 import type { Tank } from '@jardinero/core/shelf'
 import FaultList from '../kit/FaultList.vue'
@@ -51,15 +51,12 @@ async function save(): Promise<void> {
   if (saved) emit('done', true)
 }
 const shown = ['when.day', 'when']
-const others = computed(() =>
-  form.faults.value.filter((f) => !shown.includes(f.field ?? '')).map((f) => f.detail),
-)
 </script>
 
 <template>
   <form class="plan" novalidate @submit.prevent="save">
     <TextField v-model="day" type="date" :label="say('job.day')" :fault="form.faultAt(...shown)" />
-    <FaultList :faults="others" />
+    <FaultList :faults="form.faultsBeside(...shown)" />
     <Button
       type="submit"
       size="small"
