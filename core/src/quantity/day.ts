@@ -5,8 +5,20 @@ const msPerDay = 86_400_000
 
 const form = /^(\d{4})-(\d{2})-(\d{2})$/
 
+/** Days that were read before: the same few hundred are asked for again and again. */
+const known = new Map<Day, number>()
+const mostKnown = 20_000
+
 /** Days since 1970-01-01. @throws RangeError when the text is no calendar day. */
 export function dayNumber(day: Day): number {
+  const before = known.get(day)
+  if (before !== undefined) return before
+  const number = readDay(day)
+  if (known.size >= mostKnown) known.clear()
+  known.set(day, number)
+  return number
+}
+function readDay(day: Day): number {
   const parts = form.exec(day)
   const [year, month, date] = parts ? [Number(parts[1]), Number(parts[2]), Number(parts[3])] : [0, 0, 0]
   const ms = Date.UTC(year, month - 1, date)

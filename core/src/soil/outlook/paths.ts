@@ -54,6 +54,19 @@ function addFading(
   }
 }
 
+/** The standard normal numbers of each member, made once: yards differ in what their readings say, not in these. */
+let drawn: { seed: number; of: { values: number[]; next: () => number }[] } = { seed: NaN, of: [] }
+function normalsOf(seed: number, member: number): () => number {
+  if (drawn.seed !== seed) drawn = { seed, of: [] }
+  const random = seededRandom(seed ^ Math.imul(member + 7, 0x85ebca6b))
+  const { values, next } = (drawn.of[member] ??= { values: [], next: () => drawNormal(random) })
+  let at = 0
+  return () => {
+    if (at === values.length) values.push(next())
+    return values[at++]!
+  }
+}
+
 /** Every place's paths, from the runs of its ground and what its readings say. The same seed, the same members. */
 export function computePaths({ groundOf, pasts, runs, anchor, today, seed }: PathsRequest): PlacePaths[] {
   const members = runs.count
@@ -61,8 +74,7 @@ export function computePaths({ groundOf, pasts, runs, anchor, today, seed }: Pat
   const { belief } = anchor
   const draw = createDraws(belief)
   const draws = Array.from({ length: members }, (_, m) => {
-    const random = seededRandom(seed ^ Math.imul(m + 7, 0x85ebca6b))
-    const normal = () => drawNormal(random)
+    const normal = normalsOf(seed, m)
     return { parts: draw(normal), normal }
   })
   const common = draws.map(({ parts, normal }) => {
@@ -94,11 +106,9 @@ export function computePaths({ groundOf, pasts, runs, anchor, today, seed }: Pat
       pastC,
       (model, i) => model + deviationAt(lasting, place, model).meanK + rests[i]!,
     )
+    const swings = pastC.map((model) => swingOf(belief, place, model))
     const pathOf: PlacePaths['pathOf'] = (m, into) => {
-      for (let i = 0; i < back; i++) {
-        const model = pastC[i]!
-        into[i] = model + offsets[m]! + gains[m]! * swingOf(belief, place, model) + rests[i]!
-      }
+      for (let i = 0; i < back; i++) into[i] = pastC[i]! + offsets[m]! + gains[m]! * swings[i]! + rests[i]!
       for (let i = 0; i < ahead; i++) into[back + i] = aheadC[m * ahead + i]!
     }
     const meansC = new Float32Array(members * (back + ahead))
