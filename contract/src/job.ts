@@ -142,10 +142,7 @@ export interface JobHistory {
   job: Job
   steps: JobStep[]
 }
-export interface JobsRequest {
-  yardId?: YardId
-}
-export const jobsRequest = Joi.object<JobsRequest, true>({ yardId: id })
+export const jobsRequest = Joi.object<{ yardId: YardId }, true>({ yardId: id.required() })
 
 const chainStep = Joi.object<ChainStep, true>({
   task: task.required(),

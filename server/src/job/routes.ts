@@ -138,17 +138,14 @@ export function jobRoutes(app: App, clock: Clock): void {
     {
       schema: {
         tags,
-        summary: 'Jobs of a yard, or of all: open ones, and those of the last years',
+        summary: 'Jobs of a yard: open ones, and those of the last years',
         querystring: wire.jobsRequest,
       },
     },
     (request) =>
       app.scoped(request, async (scope) => {
-        const { yardId } = request.query
-        const yards = yardId ? [await scope.get<Yard>('yard', yardId)] : await scope.find<Yard>('yard')
-        const jobs: Job[] = []
-        for (const yard of yards) jobs.push(...(await recentJobs(scope, yard, clock)))
-        return jobs
+        const yard = await scope.get<Yard>('yard', request.query.yardId)
+        return recentJobs(scope, yard, clock)
       }),
   )
   app.get(
