@@ -8,6 +8,7 @@ import { recordMix } from '../ledger/index.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
 import { addFinds, addRatings } from './demoFinds.ts'
+import { addJobs } from './demoJobs.ts'
 import { addShelf } from './demoShelf.ts'
 import { addReadings, addWater } from './demoSoil.ts'
 import type { StoredPerson } from '../platform/accountEntities.ts'
@@ -206,5 +207,6 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
     await addLastYear(scope)
     await addRatings(scope)
     await addFinds(scope)
+    await addJobs(scope, person.name)
   })
 }
