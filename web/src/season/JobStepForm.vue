@@ -83,6 +83,7 @@ async function save(): Promise<void> {
     />
     <FaultList :faults="form.faultsBeside(...shown)" />
     <Button
+      v-if="kind !== 'plan' || product"
       type="submit"
       size="small"
       :label="saveWords.named(say(`job.save.${kind}`))"

@@ -35,7 +35,7 @@ describe('the jobs of a yard', () => {
     const rows = page.findAll('li.job').map((li) => li.text())
     expect(page.find('h1').text()).toContain('One job is due in Home')
     expect(rows[0]).toContain('Too late to do what it is for: it had to be done by Feb 25')
-    expect(rows[1]).toMatch(/^Spray that kills all that is green on Front\s*Due: Feb 28 · Side strip\./)
+    expect(rows[1]).toMatch(/^Spray that kills all that is green on Front\s*Due: Feb 28 · Side strip/)
     expect(rows[2]).toMatch(
       /^Scalp Front\s*Waits for the step before it; about Mar 10, by Mar 28 at the latest/,
     )
