@@ -33,7 +33,9 @@ const openJobs = async (page: Page, running: Running) => {
 }
 const row = (page: Page, title: string) => page.locator('li.job').filter({ hasText: title }).first()
 async function moveDay(page: Page, day: string): Promise<void> {
+  const moved = page.waitForResponse((r) => r.url().includes('/api/account/demo-day') && r.ok())
   await page.getByLabel('Move the day').fill(day)
+  await moved
   await expect(page.getByLabel('Move the day')).toHaveValue(day)
 }
 async function doChore(page: Page, title: string): Promise<void> {

@@ -48,13 +48,20 @@ test('the schools are compared, one is taken, and its days go to a calendar', as
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Calendar file' }).click()
   const events = eventsOf(readFileSync(await (await download).path(), 'utf8'))
-  expect(events.map((e) => e.summary.split(' ')[0])).toEqual(['Pre-emergent', 'Water', 'Seed'])
+  expect(events.map((e) => e.summary.split(' ')[0])).toEqual([
+    'Pre-emergent',
+    'Water',
+    'Seed',
+    // Chores of one's own.
+    'Rake',
+    'Scalp',
+  ])
   expect(events[0]!.description).toContain('Read the probe before you go')
 
   await page.getByRole('button', { name: 'Make an address to subscribe to' }).click()
   const address = await page.getByLabel('Address').inputValue()
   const feed = await fetch(address)
-  expect(eventsOf(await feed.text())).toHaveLength(3)
+  expect(eventsOf(await feed.text())).toHaveLength(5)
 
   await page.keyboard.press('0')
   await expect(page.locator('ol')).toContainText(/Wait with Tarnfold 50 WG on Front, .*until about/)

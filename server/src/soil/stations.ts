@@ -11,7 +11,8 @@ export type { WeatherPlace } from './formats/index.ts'
 
 /** So much of the past: the days ahead are drawn from it. */
 const pastDays = 10 * 365
-const patienceMs = 5000
+/** Years of days are longer in coming than the days ahead. */
+const patience = { aheadMs: 5000, pastMs: 20_000 }
 /** What was told is asked for again after so long. */
 const freshMs = 3_600_000
 /** A service that did not answer is left in peace for so long, and twice as long each time after that. */
@@ -52,10 +53,13 @@ interface Asked {
   mark: WeatherMark
 }
 /** Asks once, and only for what is new since the last time. @throws Later, Error */
-async function ask(url: string, last: WeatherMark | undefined, contact: string | undefined): Promise<Asked> {
+async function ask(
+  url: string,
+  { last, contact, waitMs }: { last: WeatherMark | undefined; contact: string | undefined; waitMs: number },
+): Promise<Asked> {
   const same = last?.url === url ? last : undefined
   const response = await fetch(url, {
-    signal: AbortSignal.timeout(patienceMs),
+    signal: AbortSignal.timeout(waitMs),
     headers: {
       accept: 'application/json',
       'user-agent': contact ? `Jardinero (${contact})` : 'Jardinero',
@@ -107,10 +111,15 @@ export function createStations(
     here: StoredWeather | undefined,
   ): Promise<StationWeather> {
     const was = here && (JSON.parse(here.content) as { past: Told; ahead: Told })
+    const contact = source?.contact
     const pastUrl = format.past(archive, place, addDays(today, -pastDays), today)
     const [before, after] = await Promise.all([
-      pastUrl ? ask(pastUrl, here?.marks?.past, source?.contact) : undefined,
-      ask(format.ahead(base, place, today), here?.marks?.ahead, source?.contact),
+      pastUrl ? ask(pastUrl, { last: here?.marks?.past, contact, waitMs: patience.pastMs }) : undefined,
+      ask(format.ahead(base, place, today), {
+        last: here?.marks?.ahead,
+        contact,
+        waitMs: patience.aheadMs,
+      }),
     ])
     const read = (asked: Asked | undefined, kept: Told | undefined): Told =>
       asked?.body === undefined
