@@ -4,6 +4,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Job } from '@jardinero/core/job'
 import { migrate } from '../src/database.ts'
 import { migrations } from '../src/migrations/index.ts'
+import { applyFor, mixFor } from '../src/job/index.ts'
+import { AccountScope } from '../src/platform/scope.ts'
 import { freshDatabase, startTestServer, Visitor, type TestServer } from './harness.ts'
 import { addLawn, lawn } from './lawn.ts'
 
@@ -154,6 +156,22 @@ describe('a job', () => {
       appliedAt: '2026-03-01T15:00:00Z',
     })
     expect((await seasons()).find((j) => j.id === moved.id)!.state).toBe('applied')
+  })
+})
+
+describe('a record', () => {
+  it('is never refused for a job that was taken back while it was on its way', async () => {
+    const { visitor, make, step } = await atHome()
+    const { id } = await make()
+    await step(id, { kind: 'skip', why: 'rain' })
+    const accountId = (await visitor.get('/api/account/opening')).json().account.id as string
+    const taker = { by: 'Ada', clock: () => new Date('2026-03-01T17:00:00Z') }
+    await server.database.transaction(async (manager) => {
+      const scope = new AccountScope(manager, accountId)
+      await mixFor(scope, [id], randomUUID(), taker)
+      await applyFor(scope, [{ jobId: id, recordIds: [randomUUID()], day: '2026-03-01' }], taker)
+    })
+    expect(kinds((await visitor.get(`/api/jobs/${id}`)).json())).toEqual(['plan', 'skip'])
   })
 })
 

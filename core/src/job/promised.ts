@@ -1,6 +1,6 @@
 import type { Day, JobId, LabelId, ZoneId } from '../quantity/index.ts'
 import { halfAt } from '../season/index.ts'
-import { computeActiveRates, worstOn, type LabelRules, type Pass } from '../shelf/index.ts'
+import { computeActiveRates, makesBarrier, worstOn, type LabelRules, type Pass } from '../shelf/index.ts'
 import type { Trend } from '../soil/index.ts'
 import { isOpen, type Job } from './job.ts'
 import type { JobDay } from './days.ts'
@@ -35,7 +35,10 @@ export function promisedLawns(
 ): ZoneId[] {
   const isBarrier = (job: Job) =>
     job.chain?.role === 'preEmergent' ||
-    job.products.some((p) => rulesOf(p.labelId)?.uses.some((u) => u.purpose === 'preEmergent'))
+    job.products.some((p) => {
+      const rules = rulesOf(p.labelId)
+      return rules && makesBarrier(rules)
+    })
   return meant(jobs).flatMap((job) => {
     const { day } = days.get(job.id) ?? {}
     return day && isBarrier(job) && halfAt(day, latitude) === half ? [job.zoneId] : []

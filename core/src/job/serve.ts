@@ -1,5 +1,5 @@
 import { daysBetween, type Day, type LabelId, type ZoneId } from '../quantity/index.ts'
-import type { LabelRules } from '../shelf/index.ts'
+import { makesBarrier, type LabelRules } from '../shelf/index.ts'
 import { isOpen, type Job } from './job.ts'
 
 /** What was mixed for, or went down on, one lawn. */
@@ -14,8 +14,6 @@ export interface Served {
 /** What is mixed so many days before its day is not meant for it. Judgement of the trade. */
 const earlyDays = 45
 
-const isBarrier = (rules: LabelRules): boolean => rules.uses.some((u) => u.purpose === 'preEmergent')
-
 /**
  * The open job that an application serves: first the one with all its products in the tank, then one with some of them, then one
  * whose barrier is made with another product. Of several the one whose day comes first. Nothing where none is meant,
@@ -29,15 +27,15 @@ export function jobServed<J extends Job>(
   rulesOf: (labelId: LabelId) => LabelRules | undefined,
 ): J | undefined {
   const has = new Set(products.map((p) => p.labelId))
-  const makesBarrier = products.some((p) => isBarrier(p.rules))
+  const hasBarrier = products.some((p) => makesBarrier(p.rules))
   const rank = (job: J): number => {
     const own = job.products.filter((p) => has.has(p.labelId)).length
     if (own && own === job.products.length) return 0
     if (own) return 1
     const wants = job.products[0] && rulesOf(job.products[0].labelId)
     // Of a plan of barriers any barrier is its pass; a mark waits for whichever product one chose.
-    const meant = job.origin === 'season' ? !wants || isBarrier(wants) : !job.products.length
-    return makesBarrier && meant ? 2 : Infinity
+    const meant = job.origin === 'season' ? !wants || makesBarrier(wants) : !job.products.length
+    return hasBarrier && meant ? 2 : Infinity
   }
   const late = '9999-12-31'
   const isMeant = (job: J): boolean => {

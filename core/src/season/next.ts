@@ -1,5 +1,5 @@
 import type { Day, Params, ZoneId } from '../quantity/index.ts'
-import type { LabelRules } from '../shelf/index.ts'
+import { makesBarrier, type LabelRules } from '../shelf/index.ts'
 import type { TimingSchoolId } from '../soil/index.ts'
 import type { PassProduct, PlanLabel, Programme, ProgrammePass } from './programme/programme.ts'
 import type { JudgedProgramme, PassDay, SchoolRow } from './season.ts'
@@ -71,7 +71,7 @@ function told(
   }
 }
 
-const isBarrier = ({ rules }: { rules: LabelRules }) => rules.uses.some((u) => u.purpose === 'preEmergent')
+const isBarrier = ({ rules }: { rules: LabelRules }) => makesBarrier(rules)
 const escapedOf = (judged?: JudgedProgramme) => judged?.judgement.escaped?.value
 
 /** The next pass of a plan in force: the first that still waits on any lawn, on those where it does. */

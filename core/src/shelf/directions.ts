@@ -20,6 +20,10 @@ const holds = ({ rate: range }: LabelUse, rate: Quantity<RatePerAreaUnit>): bool
   return asked >= range.min * (1 - sliver) && asked <= range.max * (1 + sliver)
 }
 
+/** Whether any line of the directions makes a barrier. */
+export const makesBarrier = (rules: { uses: Pick<LabelUse, 'purpose'>[] }): boolean =>
+  rules.uses.some((u) => u.purpose === 'preEmergent')
+
 /** Whether any line of the directions names a turf. */
 export const namesTurf = (rules: Pick<LabelRules, 'uses'>, turf: string): boolean =>
   rules.uses.some((u) => u.turf.includes(turf))

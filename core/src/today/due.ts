@@ -1,6 +1,6 @@
 import { computeAfterPass, computeWateringIn, type WaterDay } from '../ledger/index.ts'
 import { daysBetween, yearOf, type Day, type PlaceId, type ZoneId, type RecordId } from '../quantity/index.ts'
-import { computeExpectation, findUse, type Active, type LabelRules } from '../shelf/index.ts'
+import { computeExpectation, findUse, makesBarrier, type Active, type LabelRules } from '../shelf/index.ts'
 import { seasonOf, type Timing, type Trend } from '../soil/index.ts'
 import type { Hemisphere, PlaceKind, TurfState } from '../yard/index.ts'
 import type { TodayState } from './today.ts'
@@ -52,8 +52,7 @@ export function findTreated(
   const { from } = seasonOf(day, hemisphere, trend)
   const counts = new Map<string, number>()
   for (const { day: on, zoneId, rules } of passes)
-    if (on >= from && on <= day && rules.uses.some((u) => u.purpose === 'preEmergent'))
-      counts.set(zoneId, (counts.get(zoneId) ?? 0) + 1)
+    if (on >= from && on <= day && makesBarrier(rules)) counts.set(zoneId, (counts.get(zoneId) ?? 0) + 1)
   return new Set([...counts].filter(([, count]) => count >= passNumber[pass]).map(([zoneId]) => zoneId))
 }
 

@@ -10,6 +10,7 @@ import {
   type JobTime,
 } from '@jardinero/core/job'
 import { dayIn, type Refusal } from '@jardinero/core/quantity'
+import { makesBarrier } from '@jardinero/core/shelf'
 import { fixedId } from '../platform/fixedId.ts'
 
 type Translate = (id: unknown) => unknown
@@ -77,9 +78,6 @@ export function foldChecked(steps: JobStep[]): Job {
   return told.value
 }
 
-const isBarrier = (rules: { uses: { purpose: string }[] }) =>
-  rules.uses.some((u) => u.purpose === 'preEmergent')
-
 /**
  * A file from before there were jobs: its marks become jobs, and so do the passes of the plans in force, of which the first is down
  * where a pre-emergent went down on that lawn since the plan was taken, the second where one did on two days, and so on. Its
@@ -109,7 +107,7 @@ export function withJobs(file: AccountFile): AccountFile {
       const { seed } = change
       const dayOf = (r: AccountFile['records'][number]) => dayIn(r.first.appliedAt, timeZone)
       const down = file.records.filter(
-        (r) => r.zoneId === seed.zoneId && isBarrier(r.rules) && dayOf(r) >= plan.takenAt.slice(0, 10),
+        (r) => r.zoneId === seed.zoneId && makesBarrier(r.rules) && dayOf(r) >= plan.takenAt.slice(0, 10),
       )
       const days = [...new Set(down.map(dayOf))].sort()
       const mine = nth.get(seed.zoneId) ?? 0

@@ -2,6 +2,7 @@ import type { Label } from '@jardinero/contract/shelf'
 import { isOpen, jobServed, type Job, type Served } from '@jardinero/core/job'
 import type { Day, JobId, RecordId, TankId, ZoneId } from '@jardinero/core/quantity'
 import { fixedId } from '../platform/fixedId.ts'
+import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { jobsById, openJobsOf, takeStep, type Taker } from './jobs.ts'
 
@@ -32,6 +33,15 @@ export async function jobsServed(
   return found
 }
 
+/** What was mixed, or went down, is so whatever became of the job meanwhile: a job that no longer takes the step is left as it is. */
+async function follow(...step: Parameters<typeof takeStep>): Promise<void> {
+  try {
+    await takeStep(...step)
+  } catch (error) {
+    if (!(error instanceof ProblemError && error.code === 'refused')) throw error
+  }
+}
+
 /** A tank stands mixed for these jobs. */
 export async function mixFor(
   scope: AccountScope,
@@ -40,12 +50,7 @@ export async function mixFor(
   taker: Taker,
 ): Promise<void> {
   for (const jobId of jobIds)
-    await takeStep(
-      scope,
-      jobId,
-      { id: fixedId(`mix/${jobId}/${tankId}`), why: '', kind: 'mix', tankId },
-      taker,
-    )
+    await follow(scope, jobId, { id: fixedId(`mix/${jobId}/${tankId}`), why: '', kind: 'mix', tankId }, taker)
 }
 
 /** Records of an application stand for these jobs, lawn by lawn. */
@@ -55,7 +60,7 @@ export async function applyFor(
   taker: Taker,
 ): Promise<void> {
   for (const { jobId, recordIds, day } of down)
-    await takeStep(
+    await follow(
       scope,
       jobId,
       { id: fixedId(`apply/${jobId}/${recordIds[0]}`), why: '', kind: 'apply', recordIds, day },

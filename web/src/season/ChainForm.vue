@@ -42,7 +42,7 @@ watch(
   chosen,
   () => {
     name.value = choices.value.find((c) => c.value === chosen.value)?.label ?? ''
-    steps.value = structuredClone(JSON.parse(JSON.stringify(stepsChosen())) as ChainStep[])
+    steps.value = JSON.parse(JSON.stringify(stepsChosen())) as ChainStep[]
   },
   { immediate: true },
 )
