@@ -135,7 +135,10 @@ export async function signUp(page: Page, running: Running, email: string): Promi
 
 /** The next journey finds the demo as it was. */
 export async function putDemoBack(page: Page): Promise<void> {
+  // The page may say the yard's name already: it is over when the server says so.
+  const back = page.waitForResponse((r) => r.url().includes('/api/account/demo-fresh') && r.ok())
   await page.getByRole('button', { name: 'Put it back as it was' }).click()
+  await back
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
 }
 
