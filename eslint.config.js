@@ -180,7 +180,17 @@ const floorDoors = (floor) => ({
 })
 
 export default ts.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', 'data/**', '.cache/**', 'test-results/**'] },
+  {
+    ignores: [
+      '**/dist/**',
+      '**/node_modules/**',
+      'data/**',
+      '.cache/**',
+      'test-results/**',
+      'core/kernel/**',
+      '**/*.gen.ts',
+    ],
+  },
   js.configs.recommended,
   ...ts.configs.recommended,
   ...vue.configs['flat/recommended'],

@@ -1,11 +1,21 @@
 import { performance } from 'node:perf_hooks'
 import { parentPort, workerData } from 'node:worker_threads'
 
-import { arraysOf, createSimulation, groundOf, undated, type SimulationRequest } from '@jardinero/core/soil'
+import {
+  arraysOf,
+  createSimulation,
+  groundOf,
+  shareMembers,
+  undated,
+  type SimulationRequest,
+} from '@jardinero/core/soil'
 import { weatherYears } from '../standins/src/weatherYears.ts'
 import { createConduction, createGround, setTransfer, stepGround } from '../core/src/soil/heat/conduct.ts'
 import { trBdf2 } from '../core/src/soil/heat/conduction.ts'
 import { createForcing, forceDays } from '../core/src/soil/heat/forcing.ts'
+import { createGroundsAbreast } from '../core/src/soil/heat/abreast.ts'
+import { lanes } from '../core/src/soil/heat/grounds.ts'
+import { firstGround } from '../core/src/soil/heat/placeGround.ts'
 import { createGrid } from '../core/src/soil/heat/grid.ts'
 import { createMaterial, textureShapes } from '../core/src/soil/heat/material.ts'
 import { createWater, passWaterDay } from '../core/src/soil/heat/moisture.ts'
@@ -16,7 +26,7 @@ import { seededRandom } from '@jardinero/core/quantity'
 
 /** Runs in a thread, bundled as the application's worker is. */
 export interface SoilWork {
-  what: 'members' | 'parts' | 'solver'
+  what: 'members' | 'parts' | 'solver' | 'abreast'
   station: string
   latitude: number
   from: number
@@ -98,17 +108,41 @@ function timeSolver(): number {
   return (best * 1e6) / (days * 24 * grid.depthM.length)
 }
 
+/** Eight grounds side by side in WebAssembly, their days’ weather as well; ns a node-step, warm and below freezing. */
+function timeAbreast(): { thawed: number; freezing: number } {
+  const place = createPlaceGround(groundOf('middle'), 38.1)
+  const force = createForcing(38.1)
+  const run = (meanC: number) => {
+    const weather = Array.from({ length: 365 }, (_, i) => ({
+      dayOfYear: i + 1,
+      minimumC: meanC - 5 + 3 * Math.sin(i / 3),
+      maximumC: meanC + 5 + 3 * Math.sin(i / 3),
+      rainMm: 2,
+    }))
+    const days = forceDays(force, weather)
+    const at = firstGround(place, weather)
+    const grounds = createGroundsAbreast(Array(lanes).fill(place), Array(lanes).fill(at), [0.05])
+    if (!grounds) throw new Error('no WebAssembly with SIMD here')
+    const each = days.map((day) => Array<typeof day>(lanes).fill(day))
+    return timed(() => each.forEach((eight) => grounds.passDay(eight)))
+  }
+  const best = (meanC: number) => Math.min(...Array.from({ length: 9 }, () => run(meanC)))
+  const steps = 365 * 24 * 24 * lanes
+  return { thawed: (best(18) * 1e6) / steps, freezing: (best(0) * 1e6) / steps }
+}
+
 const work = workerData as SoilWork | undefined
 if (parentPort && work) {
   if (work.what === 'parts') parentPort.postMessage(timeParts(work))
   else if (work.what === 'solver') parentPort.postMessage(timeSolver())
+  else if (work.what === 'abreast') parentPort.postMessage(timeAbreast())
   else {
     const simulation = createSimulation(requestOf(work))
     const past = timed(() => simulation.past())
     let bytes = 0
     const members = timed(() => {
-      for (let m = work.from; m < work.to; m += 10) {
-        const runs = simulation.runMembers(m, Math.min(work.to, m + 10))
+      for (const share of shareMembers(work.from, work.to, 2)) {
+        const runs = simulation.runMembers(...share)
         for (const a of arraysOf(runs)) bytes += a.byteLength
       }
     })

@@ -5,6 +5,7 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { PlainFault, refuseInterrupted } from './postgres.mjs'
 import { projectFolder } from './install.mjs'
+import { buildKernelWhenStale } from './kernel.mjs'
 
 const sources = ['core', 'almanac', 'words', 'contract', 'standins', 'server', 'web', 'package-lock.json']
 export const distFolder = join(projectFolder, 'dist')
@@ -23,6 +24,7 @@ function sourceState(path) {
 }
 
 export function buildWhenStale({ quiet = true } = {}) {
+  buildKernelWhenStale()
   const state = sources.map((s) => sourceState(join(projectFolder, s))).join('')
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return
   console.log('Building …')

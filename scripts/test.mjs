@@ -3,6 +3,7 @@ import { spawn, spawnSync } from 'node:child_process'
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
 import { join } from 'node:path'
 import { checkNode, installChromium, installPackages, installPostgres, projectFolder } from './install.mjs'
+import { buildKernelWhenStale } from './kernel.mjs'
 import { PlainFault } from './postgres.mjs'
 
 const results = join(projectFolder, '.cache', 'test')
@@ -53,6 +54,7 @@ try {
   installPackages()
   installPostgres()
   installChromium()
+  buildKernelWhenStale()
   rmSync(results, { recursive: true, force: true })
   mkdirSync(results, { recursive: true })
 

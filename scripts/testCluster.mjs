@@ -2,9 +2,11 @@
 import { chmodSync, mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
+import { buildKernelWhenStale } from './kernel.mjs'
 import { startPostgres } from './postgres.mjs'
 
 export default async function setup() {
+  buildKernelWhenStale()
   if (process.env.TEST_DATABASE_URL) return undefined
   const folder = mkdtempSync(join(tmpdir(), 'jardinero-test-'))
   // PostgreSQL's own user must be able to pass through it.

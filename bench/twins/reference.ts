@@ -1,7 +1,7 @@
 import { drawNormal, seededRandom } from '@jardinero/core/quantity'
 import { groundOf, textures, type GroundChoices } from '@jardinero/core/soil'
 import { createForcing, forceDays } from '../../core/src/soil/heat/forcing.ts'
-import { createGroundRunner } from '../../core/src/soil/heat/placeGround.ts'
+import { createGroundRunner, firstGround } from '../../core/src/soil/heat/placeGround.ts'
 import { createPlaceGround } from '../../core/src/soil/ground.ts'
 import { dateErrorOf, dateOf, knownDays, takeReadings, usualKind, usualReadings, type Twin } from './twin.ts'
 import { daysBetween } from '@jardinero/core/quantity'
@@ -78,7 +78,8 @@ export function referenceTwin(twin: Twin): number {
   const lower = root(covariance)
   const usual = groundOf(usualKind(order.kind))
   const members = Array.from({ length: draws }, () => {
-    const runner = createGroundRunner(createPlaceGround(drawGround(usual, random), climate.latitude), days)
+    const place = createPlaceGround(drawGround(usual, random), climate.latitude)
+    const runner = createGroundRunner(place, firstGround(place, days))
     const hourly = new Float32Array(days.length * 24)
     const daily = forced.map((day, i) =>
       runner.passDay(day, { hourlyC: { into: hourly, at: i * 24, stride: 0 } }),

@@ -2,7 +2,7 @@ import type { Refusal, Unit } from '../quantity/index.ts'
 import type { PlaceKind } from '../yard/index.ts'
 import { usualDrainedShare, wetDrainedShare } from './heat/moisture.ts'
 import { textures, type Texture } from './heat/material.ts'
-import type { PlaceGround } from './heat/placeGround.ts'
+import type { PlaceGround } from './heat/waters.ts'
 
 /** What can be said of a place's ground and turf; everything else follows. People change any of it inside its range. */
 export interface GroundChoices {

@@ -44,6 +44,7 @@ export type { Trend } from './heat/crossing.ts'
 export {
   arraysOf,
   createSimulation,
+  shareMembers,
   joinRuns,
   pastDays,
   sharedGrounds,

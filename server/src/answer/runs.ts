@@ -1,13 +1,20 @@
 import { createHash } from 'node:crypto'
 import { In, type DataSource } from 'typeorm'
-import { joinRuns, soilMembers, splitRuns, type KeptRuns, type SimulationRequest } from '@jardinero/core/soil'
+import {
+  joinRuns,
+  shareMembers,
+  soilMembers,
+  splitRuns,
+  type KeptRuns,
+  type SimulationRequest,
+} from '@jardinero/core/soil'
 import type { StoredRun } from './entities.ts'
 import type { SimulateShare } from './simulateThread.ts'
 
 /** Raised where the same weather and ground come to other figures. */
-const edition = 1
-/** So many members are run at a time: that is how progress is told. */
-const share = 25
+const edition = 2
+/** So many times eight members are run at a time: that is how progress is told, and two threads end together. */
+const blocks = 7
 
 const wordOf = (of: unknown) => createHash('sha256').update(JSON.stringify(of)).digest('hex')
 
@@ -29,9 +36,9 @@ async function simulateAll(
   progress: (done: number) => Promise<void>,
 ): Promise<KeptRuns> {
   let done = 0
-  const shares = Array.from({ length: soilMembers / share }, (_, i) => i * share).map(async (from) => {
-    const made = await simulate({ simulation, from, to: from + share, withPast: from === 0 })
-    done += share
+  const shares = shareMembers(0, soilMembers, blocks).map(async ([from, to]) => {
+    const made = await simulate({ simulation, from, to, withPast: from === 0 })
+    done += to - from
     await progress(done)
     return made
   })

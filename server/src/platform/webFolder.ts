@@ -4,6 +4,10 @@ import fastifyStatic from '@fastify/static'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import { ProblemError } from './problem.ts'
 
+/** The worker that simulates runs its loops in WebAssembly: it alone is let. */
+const simulates = /\/assets\/simulateSoil-[^/]+\.js$/
+const simulationPolicy = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'"
+
 /** Serves the built web application: hashed files for good, the page itself fresh each time with its own style nonce. */
 export async function serveWeb(app: FastifyInstance, folder: string): Promise<void> {
   const page = await readFile(join(folder, 'index.html'), 'utf8')
@@ -19,11 +23,13 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
     wildcard: false,
     // The page goes out only with its nonce in it.
     globIgnore: ['index.html'],
-    setHeaders: (reply, path) =>
-      void reply.header(
+    setHeaders: (reply, path) => {
+      reply.header(
         'cache-control',
         path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
-      ),
+      )
+      if (simulates.test(path)) reply.header('content-security-policy', simulationPolicy)
+    },
   })
   app.get('/', { schema: { hide: true }, config: { open: true } }, (_request, reply) => sendPage(reply))
   app.setNotFoundHandler((request, reply) => {

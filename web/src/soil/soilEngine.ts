@@ -2,6 +2,7 @@ import { proxy, transfer, type Remote } from 'comlink'
 import type { SearchSeason, SeasonAnswer, SeasonQuestion } from '@jardinero/core/season'
 import {
   arraysOf,
+  shareMembers,
   type GroundPast,
   soilMembers as members,
   type KeptRuns,
@@ -15,11 +16,8 @@ import type { SimulateSoil, SoilAnswers } from '../workers/index.ts'
 
 /** Broken off with so many, what is there answers; with fewer nothing does. */
 const leastMembers = 40
-/** Of two workers, the members of each. */
-const shares = [
-  [0, members / 2],
-  [members / 2, members],
-] as const
+/** Of two workers, the members of each: half of all that go side by side. */
+const shares = shareMembers(0, members, 13)
 /** A script that the server, or the device, does not have just now. */
 const notLoaded = 'the soil’s worker did not load'
 

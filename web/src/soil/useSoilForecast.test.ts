@@ -219,8 +219,8 @@ describe('the forecast of a yard', () => {
     use(useSoilForecast)
     await until(() => store.stored)
     expect(seen.simulated.map((o) => [o.from, o.to])).toEqual([
-      [0, 100],
-      [100, 200],
+      [0, 104],
+      [104, 200],
     ])
     expect(seen.simulated[0]!.request).toMatchObject({
       forecast: [],

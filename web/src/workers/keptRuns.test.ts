@@ -13,7 +13,7 @@ const homeRequest: SimulationRequest = {
   daysAhead: 30,
   seed: 1,
 }
-const order: SimulateOrder = { request: homeRequest, from: 4, to: 16, withPast: true }
+const order: SimulateOrder = { request: homeRequest, from: 4, to: 20, withPast: true }
 
 /** What one worker tells of an order, and whether it was taken from what was kept. */
 async function told(asked: SimulateOrder, programme = 'a.js') {
@@ -40,8 +40,8 @@ describe('soil that was worked out once', () => {
     const first = await told(order)
     expect(first.worked).toBe(true)
     expect(first.parts.map((p) => [p.from, p.count])).toEqual([
-      [4, 10],
-      [14, 2],
+      [4, 12],
+      [16, 4],
     ])
     const again = await told(order)
     expect(again.worked).toBe(false)

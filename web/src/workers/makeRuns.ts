@@ -1,6 +1,7 @@
 import {
   createSimulation,
   joinRuns,
+  shareMembers,
   type GroundPast,
   type MemberRuns,
   type SimulationRequest,
@@ -29,8 +30,8 @@ interface Desk {
   runs: (runs: MemberRuns) => unknown
 }
 
-/** So many members are told of at once: the first answer comes early, and grows surer. */
-const chunk = 10
+/** So many times eight members are told of at once. */
+const blocks = 2
 
 /** Tells what was kept of the same order, or works it out part by part and keeps the whole. */
 export async function makeRuns({ request, from, to }: SimulateOrder, desk: Desk): Promise<void> {
@@ -46,8 +47,8 @@ export async function makeRuns({ request, from, to }: SimulateOrder, desk: Desk)
   await desk.past(pasts)
   const parts: MemberRuns[] = []
   const told: unknown[] = []
-  for (let at = from; at < to; at += chunk) {
-    const runs = simulation.runMembers(at, Math.min(to, at + chunk))
+  for (const share of shareMembers(from, to, blocks)) {
+    const runs = simulation.runMembers(...share)
     if (key) parts.push(structuredClone(runs))
     told.push(desk.runs(runs))
   }

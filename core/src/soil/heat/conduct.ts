@@ -32,18 +32,19 @@ function applyTemperatures(
 }
 
 /**
- * Ground whose makeup has changed, such as its water. Where it is freezing or thawing the heat stays as it is, and the ice with it; a
- * cell that is thawed or frozen through keeps its temperature, since the water that comes or goes has its own heat.
+ * Ground whose makeup has changed, such as its water: every cell keeps its temperature and the share of its water that is ice, for the
+ * water that comes or goes has the heat of what is there. So there and back again is the same heat, and nothing hangs on whether a cell
+ * is wholly or very nearly frozen.
  */
 export function carryOver(state: GroundState, from: GroundMaterial, to: GroundMaterial): void {
   if (state.isThawed) return applyTemperatures(state, state.temperatureC, to)
   for (let i = 0; i < state.heat.length; i++) {
     const heat = state.heat[i]!
-    const latent = to.latent[i]!
-    if (heat < 0 && heat > -from.latent[i]!)
-      // More ice than there is water left for has cooled by what it lost.
-      state.temperatureC[i] = Math.min(0, (heat + latent) / to.frozenCapacity[i]!)
-    else state.heat[i] = heatOf(state.temperatureC[i]!, to.capacity[i]!, to.frozenCapacity[i]!, latent)
+    const t = state.temperatureC[i]!
+    // By its heat, not its temperature: at 0 °C a cell may be thawed, on the way, or frozen through.
+    if (heat >= 0) state.heat[i] = t * to.capacity[i]!
+    else if (heat > -from.latent[i]!) state.heat[i] = (heat / from.latent[i]!) * to.latent[i]!
+    else state.heat[i] = Math.min(0, t) * to.frozenCapacity[i]! - to.latent[i]!
   }
 }
 

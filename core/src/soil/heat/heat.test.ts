@@ -150,7 +150,7 @@ describe('heat', () => {
     }
     expect(run(0.3 * 3.34e8)).toBeGreaterThan(run(0) + 1)
   })
-  it('is conserved where there is ice while the ground becomes wetter and drier every ten days', () => {
+  it('is the same after the ground has become wetter and dry again, with ice in it and none', () => {
     const n = grid.depthM.length
     const madeOf = (water: number) => ({
       capacity: new Float64Array(n).fill(1.3e6 + 4.18e6 * water),
@@ -158,26 +158,44 @@ describe('heat', () => {
       conductivity: new Float64Array(n).fill(1.1),
       latent: new Float64Array(n).fill(3.34e8 * water),
     })
-    let material = madeOf(0.25)
-    const conduction = createConduction(grid, material, hour)
+    const [plain, wetter] = [madeOf(0.25), madeOf(0.33)]
+    const conduction = createConduction(grid, plain, hour)
     setTransfer(conduction, 18)
-    const state = createGround(new Float64Array(n).fill(1), material)
-    const freezing = () => state.heat.map((h, i) => (h < 0 && h > -material.latent[i]! ? h : 0))
-    let changed = 0
+    const state = createGround(new Float64Array(n).fill(1), plain)
+    let [half, through] = [0, 0]
     for (let d = 0; d < 120; d++) {
       const driveC = 2 - 8 * Math.sin((2 * Math.PI * d) / 60)
       for (let h = 0; h < 24; h++) stepGround(conduction, state, driveC, driveC, driveC)
-      if (d % 10 !== 9) continue
-      const before = freezing()
-      const next = madeOf(d % 20 === 9 ? 0.33 : 0.2)
-      setMaterial(conduction, next)
-      carryOver(state, material, next)
-      before.forEach((h, i) => h && expect(state.heat[i]).toBe(h))
-      changed += before.filter(Boolean).length
-      for (let i = 0; i < n; i++) expect(state.temperatureC[i]).toBeGreaterThan(-20)
-      setTransfer(conduction, 18)
-      material = next
+      const [heat, temperature] = [[...state.heat], [...state.temperatureC]]
+      const ice = (of: typeof plain) => state.heat.map((h, i) => Math.min(1, Math.max(0, -h / of.latent[i]!)))
+      const before = ice(plain)
+      half += before.filter((share) => share > 0.05 && share < 0.95).length
+      through += before.filter((share) => share === 1).length
+      const wasThawed = state.isThawed
+      carryOver(state, plain, wetter)
+      expect(state.temperatureC).toEqual(temperature)
+      ice(wetter).forEach((share, i) => expect(share).toBeCloseTo(before[i]!, 12))
+      carryOver(state, wetter, plain)
+      // What was thawed before has no heat of its own written down.
+      if (!wasThawed) heat.forEach((h, i) => expect(state.heat[i]! / 1e6).toBeCloseTo(h / 1e6, 9))
     }
-    expect(changed).toBeGreaterThan(8)
+    expect(half).toBeGreaterThan(8)
+    expect(through).toBeGreaterThan(8)
+  })
+  it('is kept where a cell has just frozen through, at 0 °C and all its latent heat gone', () => {
+    const n = grid.depthM.length
+    const before = uniform(n, 5e-7, 0.3 * 3.34e8)
+    const after = uniform(n, 5e-7, 0.25 * 3.34e8)
+    const state = createGround(new Float64Array(n).fill(2), before)
+    state.isThawed = false
+    state.temperatureC[3] = 0
+    state.heat[3] = -before.latent[3]!
+    state.temperatureC[4] = -0
+    state.heat[4] = -before.latent[4]! - 1e-7
+    carryOver(state, before, after)
+    for (const i of [3, 4]) {
+      expect(state.heat[i]).toBeCloseTo(-after.latent[i]!, 0)
+      expect(state.temperatureC[i]).toBeCloseTo(0, 9)
+    }
   })
 })

@@ -65,8 +65,19 @@ export interface GroundMakeup {
   thatchM: number
 }
 
-/** The ground of a place, cell by cell: thatch on top, then soil of one texture. */
-export function createMaterial(grid: GroundGrid, { texture, water, thatchM }: GroundMakeup): GroundMaterial {
+const emptyMaterial = (cells: number): GroundMaterial => ({
+  capacity: new Float64Array(cells),
+  frozenCapacity: new Float64Array(cells),
+  conductivity: new Float64Array(cells),
+  latent: new Float64Array(cells),
+})
+
+/** The ground of a place, cell by cell: thatch on top, then soil of one texture. @param into takes it, where there is one to spare */
+export function createMaterial(
+  grid: GroundGrid,
+  { texture, water, thatchM }: GroundMakeup,
+  into = emptyMaterial(grid.depthM.length),
+): GroundMaterial {
   const shape = textureShapes[texture]
   const wetness = Math.min(1, water / shape.fieldCapacity)
   const inThatch = 0.2 * wetness
@@ -89,18 +100,12 @@ export function createMaterial(grid: GroundGrid, { texture, water, thatchM }: Gr
     thatch.dry + (thatch.wet - thatch.dry) * wetness,
     inThatch,
   )
-  const cells = grid.depthM.length
-  const material: GroundMaterial = {
-    capacity: new Float64Array(cells).fill(soil.capacity),
-    frozenCapacity: new Float64Array(cells).fill(soil.frozenCapacity),
-    conductivity: new Float64Array(cells).fill(soil.conductivity),
-    latent: new Float64Array(cells).fill(soil.latent),
+  for (let i = 0; i < grid.depthM.length; i++) {
+    const of = grid.depthM[i]! < thatchM ? top : soil
+    into.capacity[i] = of.capacity
+    into.frozenCapacity[i] = of.frozenCapacity
+    into.conductivity[i] = of.conductivity
+    into.latent[i] = of.latent
   }
-  for (let i = 0; i < cells && grid.depthM[i]! < thatchM; i++) {
-    material.capacity[i] = top.capacity
-    material.frozenCapacity[i] = top.frozenCapacity
-    material.conductivity[i] = top.conductivity
-    material.latent[i] = top.latent
-  }
-  return material
+  return into
 }

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findCrossing } from './crossing.ts'
 import { createForcing, forceDays, type WeatherDay } from './forcing.ts'
-import { createGroundRunner, runGround } from './placeGround.ts'
+import { createGroundRunner, firstGround, runGround } from './placeGround.ts'
 import { createPlaceGround, groundOf } from '../ground.ts'
 
 /** Two smooth years of a transition climate; the south has them half a year on. */
@@ -127,8 +127,8 @@ describe('a ground that is saved', () => {
   const winter = weather(false, -11)
   const forced = forceDays(createForcing(46), winter)
   it('goes on as if it had not been, on every day of a winter, with its ice', () => {
-    const going = createGroundRunner(placeOf('middle', 46), winter)
-    const again = createGroundRunner(placeOf('middle', 46), winter)
+    const going = createGroundRunner(placeOf('middle', 46), firstGround(placeOf('middle', 46), winter))
+    const again = createGroundRunner(placeOf('middle', 46), firstGround(placeOf('middle', 46), winter))
     let frozen = 0
     forced.slice(0, 170).forEach((day) => {
       const saved = going.save()
@@ -144,7 +144,7 @@ describe('a ground that is saved', () => {
     const days = forceDays(createForcing(46), dry).slice(0, 120)
     const sealed = { ...placeOf('middle', 46), drainedShare: 0 }
     const run = (asked: boolean) => {
-      const runner = createGroundRunner(sealed, dry)
+      const runner = createGroundRunner(sealed, firstGround(sealed, dry))
       return days.map((day) => {
         const mean = runner.passDay({ ...day, referenceEvaporationMm: 0 })
         // Saved and loaded, a ground is made anew of what it was.

@@ -3,31 +3,14 @@ import { trBdf2 } from './conduction.ts'
 import { createForcing, forceDays, type DayForcing, type WeatherDay } from './forcing.ts'
 import { createGrid, depthWeights, type GroundGrid } from './grid.ts'
 import { numbers } from './numbers.ts'
-import { createMaterial, textureShapes, type Texture } from './material.ts'
-import { createWater, passWaterDay, uptakeShare } from './moisture.ts'
-import { passSnowDay, snowBlanket, type Snow } from './snow.ts'
-import { computeDrives, type SurfaceTraits } from './surface.ts'
-
-/** A place of a yard as the heat model sees it. */
-export interface PlaceGround {
-  latitude: number
-  texture: Texture
-  thatchM: number
-  traits: SurfaceTraits
-  /** Share of the water above field capacity that drains in a day. */
-  drainedShare: number
-}
+import { createWaters, type PlaceGround, type SavedWaters } from './waters.ts'
 
 /** Where a place's ground stands: to go on from there, as often as one likes. */
-export interface SavedGround {
+export interface SavedGround extends SavedWaters {
   temperatureC: number[]
   /** Of each cell, J m⁻³: where there is ice it is more than a temperature tells. */
   heat: number[]
   isThawed: boolean
-  water: number
-  /** The water its makeup is of, and how many days ago that was. */
-  makeup: { water: number; days: number }
-  snow: Snow
   lastDriveC: number | undefined
 }
 
@@ -42,8 +25,6 @@ export interface GroundRun {
 }
 
 const hour = 3600
-/** The ground's makeup follows its water this often, days: the matrix is made anew then. */
-const makeupDays = 10
 /** A first profile: the annual wave of the weather's own days, damped with depth (2.2 m, typical of soil). */
 function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
   const year = days.slice(0, Math.min(365, days.length))
@@ -59,6 +40,14 @@ function firstProfile(grid: GroundGrid, days: WeatherDay[]): Float64Array {
     const lag = z / 2.2
     return mean + Math.exp(-lag) * (sine * Math.sin(start - lag) + cosine * Math.cos(start - lag))
   })
+}
+
+/** A ground to begin with. @param days the first profile is taken from: best a year */
+export function firstGround(place: PlaceGround, days: WeatherDay[]): SavedGround {
+  const grid = createGrid()
+  const waters = createWaters(place, grid)
+  const { temperatureC, heat, isThawed } = createGround(firstProfile(grid, days), waters.material())
+  return { ...waters.save(), temperatureC, heat, isThawed, lastDriveC: undefined }
 }
 
 /** What of a day is written down, and where. */
@@ -81,38 +70,34 @@ export interface GroundRunner {
 
 /**
  * A runner of one place.
- * @param start days to take the first profile from: best a year @param depthsM the depths asked, m; the daily mean is of the first
+ * @param start where it begins @param depthsM the depths asked, m; the daily mean is of the first
  */
 export function createGroundRunner(
   place: PlaceGround,
-  start: WeatherDay[],
+  start: SavedGround,
   depthsM: readonly number[] = [0.05],
 ): GroundRunner {
   const grid = createGrid()
-  const shape = textureShapes[place.texture]
   const at = depthsM.map((z) => depthWeights(grid, z))
   const { first, weights } = at[0]!
   const [w0, w1, w2, w3] = weights as [number, number, number, number]
   const driveC = numbers(24)
   const sums = new Float64Array(depthsM.length)
-  let bucket = createWater(shape)
-  let snow: Snow = { waterMm: 0 }
-  let sinceMakeup = 0
   let lastDriveC: number | undefined
-  const materialNow = () =>
-    createMaterial(grid, { texture: place.texture, water: bucket.water, thatchM: place.thatchM })
-  const conduction = createConduction(grid, materialNow(), hour)
-  const state = createGround(firstProfile(grid, start), conduction.material)
-
-  let madeOf = bucket.water
-  /** Its water has changed: made anew, its heat and its ice kept. */
-  function remake(): void {
-    const before = conduction.material
-    setMaterial(conduction, materialNow())
-    carryOver(state, before, conduction.material)
-    madeOf = bucket.water
-    sinceMakeup = 0
+  const waters = createWaters(place, grid)
+  const conduction = createConduction(grid, waters.material(), hour)
+  const state = createGround(start.temperatureC, conduction.material)
+  const load: GroundRunner['load'] = (saved) => {
+    waters.load(saved)
+    setMaterial(conduction, waters.material())
+    lastDriveC = saved.lastDriveC
+    state.isThawed = saved.isThawed
+    for (let i = 0; i < state.heat.length; i++) {
+      state.heat[i] = saved.heat[i]!
+      state.temperatureC[i] = saved.temperatureC[i]!
+    }
   }
+  load(start)
   /** All depths asked, after an hour. */
   function note({ hourlyC }: DayNotes, h: number): void {
     const t = state.temperatureC
@@ -125,13 +110,13 @@ export function createGroundRunner(
   }
 
   const passDay: GroundRunner['passDay'] = (day, notes) => {
-    if (sinceMakeup >= makeupDays) remake()
-    sinceMakeup++
-    const fallen = passSnowDay(snow, day.meanC, day.rainMm)
-    snow = fallen.snow
-    const blanket = snow.waterMm > 0 ? snowBlanket(snow) : undefined
-    const uptake = uptakeShare(shape, bucket.water)
-    setTransfer(conduction, computeDrives(place.traits, day, uptake, driveC, blanket))
+    const { conductance, material } = waters.beginDay(day, driveC)
+    if (material) {
+      // Made anew, its heat and its ice kept.
+      carryOver(state, conduction.material, material)
+      setMaterial(conduction, material)
+    }
+    setTransfer(conduction, conductance)
     let sum = 0
     for (let h = 0; h < 24; h++) {
       const toC = driveC[h]!
@@ -144,45 +129,20 @@ export function createGroundRunner(
     }
     if (notes?.profileC)
       for (let k = 0; k < at.length; k++) notes.profileC.into[notes.profileC.at + k] = sums[k]! / 24
-    bucket = passWaterDay(
-      shape,
-      bucket,
-      {
-        rainMm: fallen.wateredMm,
-        irrigationMm: day.irrigationMm,
-        referenceEvaporationMm: day.referenceEvaporationMm,
-        frozen: sum / 24 < 0.5,
-      },
-      place.drainedShare,
-    )
+    waters.endDay(day, sum / 24)
     return sum / 24
   }
   return {
     passDay,
-    water: () => bucket.water,
+    water: waters.water,
     save: () => ({
+      ...waters.save(),
       temperatureC: state.temperatureC.slice(),
       heat: state.heat.slice(),
       isThawed: state.isThawed,
-      water: bucket.water,
-      makeup: { water: madeOf, days: sinceMakeup },
-      snow,
       lastDriveC,
     }),
-    load: (saved) => {
-      bucket = { ...bucket, water: saved.makeup.water }
-      setMaterial(conduction, materialNow())
-      madeOf = saved.makeup.water
-      sinceMakeup = saved.makeup.days
-      bucket = { ...bucket, water: saved.water }
-      snow = saved.snow
-      lastDriveC = saved.lastDriveC
-      state.isThawed = saved.isThawed
-      for (let i = 0; i < state.heat.length; i++) {
-        state.heat[i] = saved.heat[i]!
-        state.temperatureC[i] = saved.temperatureC[i]!
-      }
-    },
+    load,
   }
 }
 
@@ -193,7 +153,7 @@ export function createGroundRunner(
  */
 export function runGround(place: PlaceGround, days: WeatherDay[], atM = 0.05): GroundRun {
   if (!days.length) throw new RangeError('no weather to run')
-  const runner = createGroundRunner(place, days, [atM])
+  const runner = createGroundRunner(place, firstGround(place, days), [atM])
   const hourlyC = new Float32Array(days.length * 24)
   const run: GroundRun = {
     dailyMeanC: new Float64Array(days.length),

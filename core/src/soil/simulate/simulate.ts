@@ -1,6 +1,7 @@
 import { seededRandom } from '../../quantity/index.ts'
 import { createForcing, forceDays, type WeatherDay } from '../heat/forcing.ts'
-import { createGroundRunner, type SavedGround } from '../heat/placeGround.ts'
+import { createGrounds, lanes } from '../heat/grounds.ts'
+import { firstGround, type SavedGround } from '../heat/placeGround.ts'
 import { createPlaceGround, type GroundChoices } from '../ground.ts'
 import { drawMember } from './future.ts'
 
@@ -67,7 +68,7 @@ export interface Simulation {
 
 /**
  * Observed weather through the ground of each place, then members of an ensemble, not yet drawn to any reading.
- * Cost: about 24 node-steps of TR-BDF2 an hour for each member, day and ground. @throws RangeError with too little past
+ * Cost: about 24 node-steps of TR-BDF2 an hour for each member, day and ground; eight members go side by side. @throws RangeError with too little past
  */
 export function createSimulation(request: SimulationRequest): Simulation {
   const { latitude, grounds, observed, forecast, daysAhead, seed } = request
@@ -75,11 +76,13 @@ export function createSimulation(request: SimulationRequest): Simulation {
   const force = createForcing(latitude)
   const recent = observed.slice(-warmUpDays)
   const days = forceDays(force, recent, observed.at(-warmUpDays - 1))
-  const runners = grounds.map((g) => createGroundRunner(createPlaceGround(g, latitude), recent, notedDepthsM))
+  const places = grounds.map((g) => createPlaceGround(g, latitude))
   let today: SavedGround[] = []
 
   function runPast(): GroundPast[] {
-    const pasts = runners.map((runner): GroundPast => {
+    today = []
+    return places.map((place): GroundPast => {
+      const runner = createGrounds([place], [firstGround(place, recent)], notedDepthsM)
       const stride = hourlyDays * 24
       const kept: GroundPast = {
         dailyC: new Float32Array(pastDays),
@@ -89,20 +92,24 @@ export function createSimulation(request: SimulationRequest): Simulation {
       }
       days.forEach((day, i) => {
         const back = days.length - i
-        const hourlyC = { into: kept.hourlyC, at: (hourlyDays - back) * 24, stride }
-        const profileC = { into: kept.profileC, at: (profileDays.past - back) * notedDepthsM.length }
-        const mean = runner.passDay(
-          day,
-          back <= hourlyDays ? { hourlyC, ...(back <= profileDays.past && { profileC }) } : undefined,
-        )
+        const [hours, profile] = [back <= hourlyDays, back <= profileDays.past]
+        const [mean] = runner.passDay([day], { hours, profile })
+        if (hours) runner.hourly(0, kept.hourlyC, (hourlyDays - back) * 24, stride)
+        if (profile) runner.profile(0, kept.profileC, (profileDays.past - back) * notedDepthsM.length)
         if (back > pastDays) return
-        kept.dailyC[pastDays - back] = mean
-        kept.water[pastDays - back] = runner.water()
+        kept.dailyC[pastDays - back] = mean!
+        kept.water[pastDays - back] = runner.water(0)
       })
+      today.push(runner.save(0))
       return kept
     })
-    today = runners.map((r) => r.save())
-    return pasts
+  }
+
+  /** The weather of a member, and hour by hour. */
+  function drawWeather(m: number) {
+    const random = seededRandom(seed ^ Math.imul(m + 1, 0x9e3779b9))
+    const weather = drawMember(forecast, observed, daysAhead, random)
+    return { weather, forced: forceDays(force, weather, observed.at(-1)) }
   }
 
   function runMembers(from: number, to: number): MemberRuns {
@@ -122,31 +129,59 @@ export function createSimulation(request: SimulationRequest): Simulation {
       rainMm: make(),
     }
     const dayProfile = new Float32Array(depths)
-    for (let m = from; m < to; m++) {
-      const random = seededRandom(seed ^ Math.imul(m + 1, 0x9e3779b9))
-      const weather = drawMember(forecast, observed, daysAhead, random)
-      const forced = forceDays(force, weather, observed.at(-1))
-      const at = (m - from) * daysAhead
-      weather.forEach((w, i) => {
-        runs.minimumC[at + i] = w.minimumC
-        runs.maximumC[at + i] = w.maximumC
-        runs.rainMm[at + i] = w.rainMm
-      })
-      runners.forEach((runner, g) => {
-        runner.load(today[g]!)
+    // Always the same ones side by side, whoever asks for which of them: the figures are the same to the last digit.
+    for (let first = from - (from % lanes); first < to; first += lanes) {
+      const members = Array.from({ length: lanes }, (_, lane) => drawWeather(first + lane))
+      const wanted = members.flatMap((_, lane) => (first + lane >= from && first + lane < to ? [lane] : []))
+      for (const lane of wanted) {
+        const at = (first + lane - from) * daysAhead
+        members[lane]!.weather.forEach((w, i) => {
+          runs.minimumC[at + i] = w.minimumC
+          runs.maximumC[at + i] = w.maximumC
+          runs.rainMm[at + i] = w.rainMm
+        })
+      }
+      places.forEach((place, g) => {
+        const runner = createGrounds(
+          members.map(() => place),
+          members.map(() => today[g]!),
+          notedDepthsM,
+        )
         const profileSum = runs.profileC[g]!
         for (let i = 0; i < daysAhead; i++) {
-          const notes =
-            m < profileMembers && i < noted ? { profileC: { into: dayProfile, at: 0 } } : undefined
-          runs.dailyC[g]![at + i] = runner.passDay(forced[i]!, notes)
-          runs.water[g]![at + i] = runner.water()
-          if (notes) for (let k = 0; k < depths; k++) profileSum[i * depths + k]! += dayProfile[k]!
+          const profile = first < profileMembers && i < noted
+          const means = runner.passDay(
+            members.map(({ forced }) => forced[i]!),
+            { profile },
+          )
+          for (const lane of wanted) {
+            const at = (first + lane - from) * daysAhead + i
+            runs.dailyC[g]![at] = means[lane]!
+            runs.water[g]![at] = runner.water(lane)
+            if (!profile || first + lane >= profileMembers) continue
+            runner.profile(lane, dayProfile, 0)
+            for (let k = 0; k < depths; k++) profileSum[i * depths + k]! += dayProfile[k]!
+          }
         }
       })
     }
     return runs
   }
   return { past: runPast, runMembers }
+}
+
+/**
+ * Members in shares for threads and for telling how far it is, cut where those side by side end: a share cut elsewhere runs its
+ * neighbours too. @param blocks how many times eight there are in a share at most
+ */
+export function shareMembers(from: number, to: number, blocks: number): [number, number][] {
+  const shares: [number, number][] = []
+  for (let at = from; at < to;) {
+    const end = Math.min(to, (Math.floor(at / lanes) + blocks) * lanes)
+    shares.push([at, end])
+    at = end
+  }
+  return shares
 }
 
 /** The arrays of a part of the members: they can be handed from thread to thread instead of copied. */
