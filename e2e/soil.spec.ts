@@ -188,6 +188,36 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
   await expect(blossom).toContainText('open now')
 })
 
+test('the soil of another day is simulated in the browser, side by side in WebAssembly', async ({
+  page,
+  running,
+}) => {
+  /** The smallest program that needs SIMD. */
+  const simd = [
+    0, 97, 115, 109, 1, 0, 0, 0, 1, 4, 1, 96, 0, 0, 3, 2, 1, 0, 10, 9, 1, 7, 0, 65, 0, 253, 15, 26, 11,
+  ]
+  const allowed: Promise<unknown>[] = []
+  page.on('worker', (worker) => {
+    if (!worker.url().includes('simulateSoil')) return
+    allowed.push(
+      worker.evaluate((bytes) => {
+        try {
+          return String(new WebAssembly.Module(new Uint8Array(bytes)))
+        } catch (error) {
+          return String(error)
+        }
+      }, simd),
+    )
+  })
+  await enterDemo(page, running)
+  await openSoil(page, running.url)
+  await page.getByRole('slider', { name: 'The season: the day you stand on' }).focus()
+  await page.keyboard.press('PageDown')
+  await whole(page)
+  await expect.poll(() => allowed.length, simulated).toBeGreaterThan(1)
+  expect(await Promise.all(allowed)).toEqual(allowed.map(() => '[object WebAssembly.Module]'))
+})
+
 test('a southern yard gets its autumn in March', async ({ page, running }) => {
   await signUp(page, running, 'south@example.org')
   await page.getByLabel('What you call the yard').fill('Corner block')
