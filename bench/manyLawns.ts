@@ -1,10 +1,13 @@
 import { randomUUID } from 'node:crypto'
 import type { AddressInfo } from 'node:net'
+import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
+import { pathToFileURL } from 'node:url'
 import { almanac } from '@jardinero/almanac'
 import { textures } from '@jardinero/core/soil'
 import { createAnswerThreads, keepAnswer } from '../server/src/answer/index.ts'
 import { createStations } from '../server/src/soil/index.ts'
+import { distFolder } from '../scripts/build.mjs'
 import { startTestServer, testNow, Visitor } from '../server/test/harness.ts'
 import { lawn } from '../server/test/lawn.ts'
 import { createWeatherServer } from '../standins/src/index.ts'
@@ -57,7 +60,11 @@ export async function benchManyLawns(yards = 48): Promise<void> {
     database: server.database,
     clock: () => testNow,
     stations: createStations(server.database, { url, format: 'own' }),
-    threads: createAnswerThreads((end) => void ends.push(end as () => Promise<void>)),
+    // As they are built: from source they would run with what a loader adds.
+    threads: createAnswerThreads(
+      (end) => void ends.push(end as () => Promise<void>),
+      pathToFileURL(join(distFolder, 'server', 'main.js')).href,
+    ),
   }
   const grounds = async () =>
     Number(((await server.owner.query('SELECT count(*) AS n FROM kept_run')) as { n: string }[])[0]!.n)

@@ -93,11 +93,11 @@ describe('what comes through', () => {
   it('adds up within a group, and meets the other group beside it', () => {
     const strengths = createStrengths([long, short, other], [grass, { target: 'sedge', factor: 1 }])
     strengths.update(Float64Array.of(long.thresholdLbPerAcre / 2, short.thresholdLbPerAcre / 2, 0))
-    expect(strengths.strongest[0]).toBeCloseTo(1, 12)
-    expect(strengths.escaped[1]).toBe(1)
+    expect(strengths.of(0)).toBeCloseTo(1, 12)
+    expect(strengths.escaped()[1]).toBe(1)
     strengths.update(Float64Array.of(long.thresholdLbPerAcre, 0, other.thresholdLbPerAcre))
-    expect(strengths.escaped[0]).toBeCloseTo(0.04, 12)
-    expect(strengths.escaped[1]).toBeCloseTo(0.2, 12)
+    expect(strengths.escaped()[0]).toBeCloseTo(0.04, 12)
+    expect(strengths.escaped()[1]).toBeCloseTo(0.2, 12)
   })
   it('knows what no barrier stops, and what takes more', () => {
     const plant = (more: Partial<Plant>) =>

@@ -23,17 +23,17 @@ export interface AnswerThreads {
 /** So many answers are worked out beside each other: a night’s are many, and each draws and judges in one thread. */
 export const answersAtOnce = 2
 
-/** Threads for answers: two that run the seasons, two that draw them and judge. */
-export const createAnswerThreads = (atEnd: AtEnd): AnswerThreads => ({
+/** Threads for answers: two that run the seasons, two that draw them and judge. @param beside the module their files lie by */
+export const createAnswerThreads = (atEnd: AtEnd, beside = import.meta.url): AnswerThreads => ({
   simulate: createThreads<Share, MadeShare>(atEnd, {
-    filename: workerAt('simulateThread', import.meta.url),
+    filename: workerAt('simulateThread', beside),
     name: 'simulateShare',
     threads: 2,
     waiting: 64,
     mostMs: 5 * 60_000,
   }),
   make: createThreads<{ order: AnswerOrder; kept: KeptRuns }, string>(atEnd, {
-    filename: workerAt('answerThread', import.meta.url),
+    filename: workerAt('answerThread', beside),
     name: 'makeAnswer',
     threads: answersAtOnce,
     waiting: 16,

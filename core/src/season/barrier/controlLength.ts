@@ -30,7 +30,7 @@ export function computeControlLength(
     const given = passes.some((p) => p.day + 1 === day) ? giveMm : 0
     residue.pass(pace[day]!, waterMm[day]! + given, false)
     strengths.update(residue.inSoil)
-    if (strengths.strongest[0]! >= 1) last = day + 1
+    if (strengths.of(0) >= 1) last = day + 1
   }
   return last === pace.length ? Infinity : last
 }

@@ -19,14 +19,33 @@ export const strengthFor = (escaped: number): number => ((1 / escaped - 1) / sca
 
 /** Strengths of a barrier against some kinds of seedling, from the residues of some actives. */
 export interface Strengths {
-  /** Works them out anew from residues, lb/acre. */
+  /** Takes residues, lb/acre. */
   update: (inSoil: Float64Array) => void
-  /** By kind. Residues of one group add up as parts of their thresholds; the strongest group's. */
-  strongest: Float64Array
+  /** Of a kind. Residues of one group add up as parts of their thresholds; the strongest group's. */
+  of: (kind: number) => number
   /** By kind: share that comes through. Groups act one beside the other: what one lets through the other meets (Bliss 1939). */
-  escaped: Float64Array
-  /** The most of the strongest. */
+  escaped: () => Float64Array
+  /** The most of all kinds. */
   most: () => number
+}
+
+/** Of one active, as most programmes are: there is nothing to add up, and each figure is worked out where it is asked for. */
+function strengthsOfOne(perResidue: Float64Array): Strengths {
+  const escaped = new Float64Array(perResidue.length)
+  const mostPerResidue = Math.max(0, ...perResidue)
+  let residue = 0
+  return {
+    update: (inSoil) => (residue = inSoil[0]!),
+    of: (kind) => residue * perResidue[kind]!,
+    most: () => residue * mostPerResidue,
+    escaped: () => {
+      for (let c = 0; c < escaped.length; c++) {
+        const u = residue * perResidue[c]!
+        escaped[c] = u > 0 ? 1 / (1 + scale * u * u * u) : 1
+      }
+      return escaped
+    },
+  }
 }
 
 export function createStrengths(actives: BarrierActive[], targets: Target[]): Strengths {
@@ -41,22 +60,15 @@ export function createStrengths(actives: BarrierActive[], targets: Target[]): St
       }),
     ),
   )
+  if (count === 1) return strengthsOfOne(perResidue)
   const byGroup = new Float64Array(Math.max(1, groups.length))
   const strongest = new Float64Array(targets.length)
   const escaped = new Float64Array(targets.length).fill(1)
   return {
-    strongest,
-    escaped,
+    of: (kind) => strongest[kind]!,
+    most: () => strongest.reduce((most, s) => Math.max(most, s), 0),
+    escaped: () => escaped,
     update: (inSoil) => {
-      // Of one active, as most programmes are, there is nothing to add up.
-      if (count === 1) {
-        for (let c = 0; c < strongest.length; c++) {
-          const u = inSoil[0]! * perResidue[c]!
-          strongest[c] = u
-          escaped[c] = u > 0 ? 1 / (1 + scale * u * u * u) : 1
-        }
-        return
-      }
       for (let c = 0; c < strongest.length; c++) {
         byGroup.fill(0)
         for (let i = 0; i < count; i++) byGroup[groupAt[i]!]! += inSoil[i]! * perResidue[c * count + i]!
@@ -70,11 +82,6 @@ export function createStrengths(actives: BarrierActive[], targets: Target[]): St
         strongest[c] = most
         escaped[c] = share
       }
-    },
-    most: () => {
-      let most = 0
-      for (let c = 0; c < strongest.length; c++) if (strongest[c]! > most) most = strongest[c]!
-      return most
     },
   }
 }

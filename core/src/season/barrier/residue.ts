@@ -14,6 +14,8 @@ export interface Residue {
   apply: (slot: number, lbPerAcre: number, thatchCm: number) => void
   /** A day passes: @param pace of loss (lossPace) @param waterMm rain and water given @param full whether the ground is full of water */
   pass: (pace: number, waterMm: number, full: boolean) => void
+  /** The same on a day of those that were given. */
+  passDay: (at: number, waterMm: number, full: boolean) => void
   /** In the soil, by slot. */
   inSoil: Float64Array
   /** Multiplies what is in the soil, as when the barrier is broken by aerating. */
@@ -23,17 +25,28 @@ export interface Residue {
   clear: () => void
 }
 
+const rateOf = ({ halfLifeDays }: BarrierActive): number => Math.LN2 / halfLifeDays
+
+/** Share of an active in the soil that is left after each of some days. @param pace of loss on each (lossPace) */
+export function keptShares(active: BarrierActive, pace: Float32Array): Float64Array {
+  const rate = rateOf(active)
+  const shares = new Float64Array(pace.length)
+  for (let i = 0; i < shares.length; i++) shares[i] = Math.exp(-rate * pace[i]!)
+  return shares
+}
+
 /** Under this little on the surface, it is counted as gone in, lb/acre. */
 const sliver = 1e-6
 
 /**
  * First-order loss in the soil; until enough water has fallen, what lies on the surface is lost to light and as vapour and
  * does nothing; rain on full ground carries mobile ones down.
+ * @param kept by active, the share that is left after each day (keptShares): worked out once for many programmes
  */
-export function createResidue(actives: BarrierActive[]): Residue {
+export function createResidue(actives: BarrierActive[], kept: ArrayLike<number>[] = []): Residue {
   const inSoil = new Float64Array(actives.length)
-  const rates = actives.map((a) => Math.LN2 / a.halfLifeDays)
-  const kept = actives.map((a) => 1 - a.surfaceLossPerDay)
+  const rates = actives.map(rateOf)
+  const onSurface = actives.map((a) => 1 - a.surfaceLossPerDay)
   let deposits: Deposit[] = []
 
   function takeIn(waterMm: number): void {
@@ -46,10 +59,13 @@ export function createResidue(actives: BarrierActive[]): Residue {
         inSoil[deposit.at]! += moved
         deposit.surface -= moved
       }
-      deposit.surface *= kept[deposit.at]!
+      deposit.surface *= onSurface[deposit.at]!
     }
     if (deposits.some((d) => d.surface < sliver)) deposits = deposits.filter((d) => d.surface >= sliver)
   }
+  /** Share that rain on full ground does not carry down. */
+  const notWashed = (i: number, waterMm: number, full: boolean): number =>
+    full && waterMm > 0 ? Math.exp(-actives[i]!.leachedPerMm * waterMm) : 1
   return {
     inSoil,
     apply: (slot, lbPerAcre, thatchCm) => {
@@ -58,12 +74,13 @@ export function createResidue(actives: BarrierActive[]): Residue {
       deposits.push({ active, at: slot, surface: lbPerAcre * (1 - held), waterMm: 0 })
     },
     pass: (pace, waterMm, full) => {
-      for (let i = 0; i < inSoil.length; i++) {
-        const c = inSoil[i]!
-        if (c === 0) continue
-        const washed = full && waterMm > 0 ? actives[i]!.leachedPerMm * waterMm : 0
-        inSoil[i] = c * Math.exp(-rates[i]! * pace - washed)
-      }
+      for (let i = 0; i < inSoil.length; i++)
+        if (inSoil[i]! > 0) inSoil[i]! *= Math.exp(-rates[i]! * pace) * notWashed(i, waterMm, full)
+      if (deposits.length) takeIn(waterMm)
+    },
+    passDay: (at, waterMm, full) => {
+      for (let i = 0; i < inSoil.length; i++)
+        if (inSoil[i]! > 0) inSoil[i]! *= kept[i]![at]! * notWashed(i, waterMm, full)
       if (deposits.length) takeIn(waterMm)
     },
     disturb: (share) => {

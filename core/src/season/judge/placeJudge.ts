@@ -1,5 +1,6 @@
 import { createStrengths, strengthFor, type Strengths, type Target } from '../barrier/escape.ts'
-import { createResidue, type Residue } from '../barrier/residue.ts'
+import type { BarrierActive } from '../barrier/active.ts'
+import { createResidue, keptShares, type Residue } from '../barrier/residue.ts'
 import type { FieldPlace, SeasonField } from '../field/field.ts'
 import type { EscapedRun, FieldPass, PlaceRun, Work } from './judgeShapes.ts'
 
@@ -79,6 +80,16 @@ function daysComingUp(place: FieldPlace, weeds: number[], members: number, days:
   return made
 }
 
+const keptByPlace = new WeakMap<FieldPlace, Map<number, Float64Array>>()
+/** What is left of an active after each day of each member here: found once too. */
+function keptOf(place: FieldPlace, active: BarrierActive): Float64Array {
+  const known = keptByPlace.get(place) ?? new Map<number, Float64Array>()
+  keptByPlace.set(place, known)
+  const shares = known.get(active.halfLifeDays) ?? keptShares(active, place.pace)
+  known.set(active.halfLifeDays, shares)
+  return shares
+}
+
 function prepare(field: SeasonField, p: number, work: Work): Judging {
   const { members, days } = field
   const place = field.places[p]!
@@ -96,7 +107,10 @@ function prepare(field: SeasonField, p: number, work: Work): Judging {
     place,
     disturbs: work.disturbs,
     covers,
-    residue: createResidue(work.actives),
+    residue: createResidue(
+      work.actives,
+      work.actives.map((active) => keptOf(place, active)),
+    ),
     strengths: createStrengths(work.actives, kinds),
     seedAt: kindOf(seedTarget),
     upTo: work.weedsToStop.map((w) => place.upTo[w]!),
@@ -207,6 +221,12 @@ function walk(judging: Judging, m: number): void {
   let next = 0
   let standing = false
   for (let d = 0; d < days; d++) {
+    if (!standing) {
+      // Nothing is there to be followed: on to the next day on which something happens.
+      const eventOn = next < events.length ? events[next]!.day : days
+      d = Math.max(d, Math.min(eventOn, nextUp < lastUp ? upOn[nextUp]! : days))
+      if (d >= days) break
+    }
     let waterMm = rainMm[at + d]!
     for (; next < events.length && events[next]!.day === d; next++) {
       const { kind, of } = events[next]!
@@ -221,18 +241,18 @@ function walk(judging: Judging, m: number): void {
       }
     }
     if (standing) {
-      residue.pass(place.pace[at + d]!, waterMm, place.full[at + d] === 1)
+      residue.passDay(at + d, waterMm, place.full[at + d] === 1)
       strengths.update(residue.inSoil)
-      const strength = strengths.strongest[0]!
+      const strength = strengths.of(0)
       run.strength[d]! += strength
       run.strengthSd[d]! += strength * strength
       if (strength >= 1) run.holdsUntil[m] = d
-      if (strengths.strongest[seedAt]! >= seedStrength) run.seedFrom[m] = d + 1
+      if (strengths.of(seedAt) >= seedStrength) run.seedFrom[m] = d + 1
       standing = strengths.most() >= goneStrength || residue.lying()
     }
     if (nextUp === lastUp || upOn[nextUp] !== d) continue
     nextUp++
-    if (comeUp(judging, m, at, d, standing ? strengths.escaped : undefined)) markGap(judging, m, d)
+    if (comeUp(judging, m, at, d, standing ? strengths.escaped() : undefined)) markGap(judging, m, d)
   }
 }
 

@@ -63,9 +63,10 @@ export function boundEscapes(field: SeasonField, boxes: PassBox[], weeds: number
           for (let i = 0; i < doses.length; i++) all[slots[i]!]! += doses[i]!.lbPerAcre * (times?.[p] ?? 1)
         }
         strengths.update(all)
+        const through = strengths.escaped()
         for (let k = 0; k < weeds.length; k++) {
           const now = upTo[k]![at + d]!
-          escaped[k]! += (now - before[k]!) * strengths.escaped[k]!
+          escaped[k]! += (now - before[k]!) * through[k]!
           before[k] = now
         }
       }

@@ -1,6 +1,6 @@
 import { carryOver } from './conduct.ts'
 import { trBdf2, type GroundMaterial, type GroundState } from './conduction.ts'
-import type { DayForcing } from './forcing.ts'
+
 import { createGrid, depthWeights } from './grid.ts'
 import { numbers } from './numbers.ts'
 import { lanes, type Grounds } from './grounds.ts'

@@ -2,7 +2,8 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { soilYears } from '../../../test/soilYears.ts'
 import { createPlaceGround, groundOf } from '../ground.ts'
 import { createForcing, forceDays } from './forcing.ts'
-import { createGrounds, lanes } from './grounds.ts'
+import { createGrounds } from './createGrounds.ts'
+import { lanes } from './grounds.ts'
 import { createGroundsInTurn } from './inTurn.ts'
 import { firstGround } from './placeGround.ts'
 
@@ -86,7 +87,7 @@ describe('grounds side by side', () => {
   it('go one by one where there is no WebAssembly, to the same figures', async () => {
     vi.stubGlobal('WebAssembly', undefined)
     vi.resetModules()
-    const without = await import('./grounds.ts')
+    const without = await import('./createGrounds.ts')
     const { places, start, days } = yearOf({ latitude: 38, shiftC: 0 })
     const today = days.map((d) => d[0]!)
     const plain = without.createGrounds(places, start, depthsM).passDay(today)

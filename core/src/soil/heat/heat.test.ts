@@ -1,13 +1,5 @@
 import { describe, expect, it, test } from 'vitest'
-import {
-  carryOver,
-  columnHeat,
-  createConduction,
-  createGround,
-  setMaterial,
-  setTransfer,
-  stepGround,
-} from './conduct.ts'
+import { carryOver, columnHeat, createConduction, createGround, setTransfer, stepGround } from './conduct.ts'
 import { trBdf2, type GroundMaterial } from './conduction.ts'
 import { createGrid, depthWeights, halveGrid, usualGrid, type GroundGrid } from './grid.ts'
 

@@ -1,6 +1,7 @@
 import { seededRandom } from '../../quantity/index.ts'
 import { createForcing, forceDays, type WeatherDay } from '../heat/forcing.ts'
-import { createGrounds, lanes } from '../heat/grounds.ts'
+import { createGrounds } from '../heat/createGrounds.ts'
+import { lanes } from '../heat/grounds.ts'
 import { firstGround, type SavedGround } from '../heat/placeGround.ts'
 import { createPlaceGround, type GroundChoices } from '../ground.ts'
 import { drawMember } from './future.ts'
