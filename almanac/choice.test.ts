@@ -32,11 +32,23 @@ describe('what clears it', () => {
       ['rushollow'],
     ],
     [
-      'three weeds in late summer: a sedge active, a crabgrass active and the blend at hand, one tank',
+      'three weeds on the first of August: crabgrass gone to seed is out of reach until the middle of the month',
       {
         turf: 'tallFescue',
         day: '2026-08-01',
         highF: 82,
+        weeds: [['yellowNutsedge'], ['smoothCrabgrass', 'seeding'], ['dandelion']],
+        shelf: ['rushollow', 'quarlock', 'tressock', 'dorrick', 'voidmarsh', 'tarnfold'],
+      },
+      ['rushollow', 'tressock'],
+    ],
+    [
+      'three weeds in late summer: a sedge active, a crabgrass active and the blend at hand, one tank',
+      {
+        turf: 'tallFescue',
+        day: '2026-08-20',
+        highF: 82,
+        anyway: true,
         weeds: [['yellowNutsedge'], ['smoothCrabgrass', 'seeding'], ['dandelion']],
         shelf: ['rushollow', 'quarlock', 'tressock', 'dorrick', 'voidmarsh', 'tarnfold'],
       },
@@ -62,8 +74,9 @@ describe('what clears it', () => {
       'crabgrass gone to seed in August: quinclorac works again',
       {
         turf: 'tallFescue',
-        day: '2026-08-01',
+        day: '2026-08-20',
         highF: 84,
+        anyway: true,
         weeds: [['largeCrabgrass', 'seeding']],
         shelf: ['quarlock'],
       },
@@ -483,8 +496,49 @@ describe('control and what is not control', () => {
       shelf: ['quarlock'],
     })
     expect(markOf(choice, 'quarlock', 'smoothCrabgrass').why).toMatchObject([
-      { code: 'wrongStage', params: { younger: true, later: true, efficacy: 'fair' } },
+      { code: 'worksAgain', params: { plant: 'smoothCrabgrass', from: '2026-08-15' } },
     ])
+  })
+  describe('old crabgrass', () => {
+    const on = (day: string, weeds: Situation['weeds'], hemisphere: 'northern' | 'southern' = 'northern') =>
+      choiceOf({ turf: 'tallFescue', day, weeds, shelf: ['quarlock'], hemisphere, anyway: true })
+    it.each([
+      ['2026-07-25', 'mature', '2026-08-15'],
+      ['2026-08-14', 'flowering', '2026-08-15'],
+      ['2026-08-15', 'mature', undefined],
+      ['2026-10-01', 'seeding', undefined],
+    ] as const)('on %s that is %s works again from %s', (day, stage, from) => {
+      const { tank, judged } = on(day, [['smoothCrabgrass', stage]])
+      expect(tank?.products.length ?? 0).toBe(from ? 0 : 1)
+      const said = judged[0]!.refusals.map(({ code, params, remedy }) => [
+        code,
+        params['from'],
+        remedy?.params?.['day'],
+      ])
+      expect(said).toEqual(from ? [['worksAgain', from, from]] : [])
+    })
+    it('has its summer half a year on in the south', () => {
+      const { judged } = on('2027-01-25', [['smoothCrabgrass', 'mature']], 'southern')
+      expect(judged[0]!.refusals).toMatchObject([{ code: 'worksAgain', params: { from: '2027-02-13' } }])
+      expect(on('2027-02-20', [['smoothCrabgrass', 'mature']], 'southern').tank).toBeDefined()
+    })
+    it('is told weed by weed: a clover beside it is reached at once', () => {
+      const { judged } = on('2026-07-25', [
+        ['smoothCrabgrass', 'mature'],
+        ['whiteClover', 'mature'],
+      ])
+      expect(judged[0]!.refusals).toEqual([])
+      expect(judged[0]!.cautions).toContainEqual({
+        code: 'worksAgain',
+        params: { plant: 'smoothCrabgrass', active: 'quinclorac', from: '2026-08-15' },
+      })
+      expect(judged[0]!.marks.get('smoothCrabgrass')!.mark).toBe('weak')
+      expect(judged[0]!.marks.get('whiteClover')!.mark).toBe('controls')
+    })
+    it('is no word: another weed that is old is judged by its own line', () => {
+      const { judged } = on('2026-07-25', [['barnyardgrass', 'mature']])
+      expect(judged[0]!.refusals.map((r) => r.code)).not.toContain('worksAgain')
+    })
   })
   it('a label that does not list the weed is not used for it, whatever its active does', () => {
     const tank = choiceOf({ ...fescue, weeds: [['moss']], shelf: ['scorpeth'], anyway: true })

@@ -247,6 +247,15 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
     },
     ['shelf'],
   ],
+  [
+    'worksAgain',
+    {
+      day: '2026-07-25',
+      rules: labelOf('quarlock'),
+      ground: { seen: [{ plant: 'smoothCrabgrass', stage: 'mature' }] },
+    },
+    ['season'],
+  ],
   ['turfNotOnLabel', { ...sprayed, rules: labelOf('dorrick') }],
   [
     'overAnnualMaximum',

@@ -121,6 +121,7 @@ export const activesSchema = Joi.array()
       ).min(1),
       resistant: Joi.array().items(Joi.string()).min(1).unique(),
       efficacy: Joi.object().pattern(Joi.string(), stageLetters).required(),
+      lateFrom: Joi.object().pattern(Joi.string(), Joi.number().integer().min(1).max(366)),
       source: Joi.string().required(),
       sourceKind: Joi.string().valid('extensionTables', 'labelKind', 'estimate').required(),
       confidence: Joi.string().valid('measured', 'estimate').required(),

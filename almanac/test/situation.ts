@@ -27,6 +27,7 @@ export interface Situation {
   neighbours?: ChoiceRequest['neighbours']
   more?: Partial<ChoiceRequest['situation']>
   anyway?: boolean
+  hemisphere?: ChoiceRequest['hemisphere']
 }
 
 const scattered: Amount = { kind: 'grid', hits: 4, points: 60 }
@@ -79,6 +80,7 @@ export function requestOf(s: Situation): ChoiceRequest {
     weeds: s.weeds.map((w) => weedOf(w, s)),
     products: labels.map(({ code, rules }) => ({ id: code, rules, source: 'owned' })),
     actives: almanac.actives,
+    hemisphere: s.hemisphere ?? 'northern',
     outlook: outlookOf(s),
     situation: { ...usualSituation, ...s.more },
     ...(s.anyway && { sprayAnyway: s.weeds.map(([plant]) => plant) }),

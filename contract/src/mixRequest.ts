@@ -1,5 +1,6 @@
 import Joi from 'joi'
 import { mostGrounds, toolIds, treatModes, type MixRequest, type TankRequest } from '@jardinero/core/bench'
+import { plantStages } from '@jardinero/core/scout'
 import { turfStates } from '@jardinero/core/yard'
 import { mixChoices, tankChoices, waterQuality } from './bench.ts'
 import { day, list, name, number } from './field.ts'
@@ -39,6 +40,14 @@ const judged = {
   check: turfCheck,
   seedingDay: day,
   sownOn: day,
+  seen: list(
+    Joi.object({
+      plant: Joi.string().max(60).required(),
+      stage: oneOf(plantStages).required(),
+      tillers: Joi.number().integer().min(0).max(300).allow(null),
+    }),
+    20,
+  ),
   around: Joi.object({
     situation: shelfSituation.required(),
     neighbours,

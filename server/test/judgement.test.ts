@@ -71,6 +71,35 @@ describe('what Shelf refuses, the server does not mix', () => {
     expect(codes(answer)).toContain('seedingTooSoon')
     expect(answer.json().faults[0]).toMatchObject({ source: 'label', remedy: { code: 'seedFrom' } })
   })
+  it('old crabgrass that was seen there is out of reach until the middle of August, then in reach', async () => {
+    const { owner, made, tank } = await withLawn()
+    const seen = (foundOn: string) =>
+      owner.post('/api/scout/finds', {
+        id: randomUUID(),
+        zoneId: made.zone,
+        placeId: null,
+        xFt: null,
+        yFt: null,
+        foundOn,
+        plant: 'smoothCrabgrass',
+        candidates: [],
+        answers: {},
+        stage: 'mature',
+        leafCount: null,
+        tillerCount: null,
+        amount: { kind: 'notCounted' },
+        wantedShare: null,
+        note: '',
+      })
+    expect((await seen('2025-07-20')).statusCode).toBe(201)
+    const refused = await tank('quarlock', { day: '2025-07-25' })
+    expect(refused.json().faults).toMatchObject([
+      { code: 'worksAgain', params: { from: '2025-08-15' }, remedy: { params: { day: '2025-08-15' } } },
+    ])
+    expect(codes(await tank('quarlock', { day: '2025-08-20' }))).not.toContain('worksAgain')
+    // What was seen so long ago looks otherwise by now.
+    expect(codes(await tank('quarlock', { day: '2025-09-10' }))).not.toContain('worksAgain')
+  })
   it('a crown that nobody looked at is asked about first, and let down after the look', async () => {
     const { made, change, tank } = await withLawn()
     await change('yard/zones', made.zone, { turf: 'bermudagrass', state: 'dormant' })

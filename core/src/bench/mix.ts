@@ -19,7 +19,7 @@ export interface MixRequest
   extends
     LimitRequest,
     Pick<TankRequest, 'actives' | 'override'>,
-    Pick<TankGround, 'around' | 'check' | 'seedingDay' | 'sownOn'> {
+    Pick<TankGround, 'around' | 'check' | 'seedingDay' | 'sownOn' | 'seen'> {
   rate: Quantity<RatePerAreaUnit>
   carrierVolume: Quantity<'gal/1000ft2'>
   areaSqFt: number
@@ -64,7 +64,7 @@ export interface Mix {
  */
 export function computeMix(request: MixRequest): Outcome<Mix> {
   const { rules, turf, state, areaSqFt, passes, areaUncertaintySqFt, tool, rate, name = '' } = request
-  const { actives, override, around, check, seedingDay, sownOn } = request
+  const { actives, override, around, check, seedingDay, sownOn, seen } = request
   const { adjuvant: _, ...alone } = rules
   const tank = computeTank({
     day: request.day,
@@ -82,6 +82,7 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
         ...(check && { check }),
         ...(seedingDay && { seedingDay }),
         ...(sownOn && { sownOn }),
+        ...(seen && { seen }),
       },
     ],
     products: [{ rules: alone, rate, tool: { id: tool, ...measuringTools[tool] } }],

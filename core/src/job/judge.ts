@@ -6,6 +6,7 @@ import {
   worstOn,
   type Circumstances,
   type Judgement,
+  type KnownOfGround,
   type LabelRules,
   type Pass,
   type TurfCheck,
@@ -28,6 +29,7 @@ export interface JobContext {
   }[]
   rulesOf: (labelId: LabelId) => LabelRules | undefined
   seeding: { zoneId: string; day: Day }[]
+  finds?: KnownOfGround['finds']
   around: Omit<Circumstances, 'neighbours' | 'outlook' | 'override'>
 }
 
@@ -39,7 +41,7 @@ export interface JobContext {
 export function judgeJobs(
   jobs: Job[],
   days: Map<JobId, JobDay>,
-  { zones, rulesOf, seeding, around }: JobContext,
+  { zones, rulesOf, seeding, finds = [], around }: JobContext,
 ): Map<JobId, Judgement> {
   const sown = jobs.flatMap((j) => {
     const day = j.task === 'sow' && (isOpen(j) || j.state === 'closed') ? days.get(j.id)?.day : undefined
@@ -69,7 +71,11 @@ export function judgeJobs(
           ...zone,
           ...ground,
           passes,
-          ...groundFacts({ id: zone.id, turfCheck: zone.check ?? null }, [...seeding, ...sown], day),
+          ...groundFacts(
+            { id: zone.id, turfCheck: zone.check ?? null },
+            { seeding: [...seeding, ...sown], finds },
+            day,
+          ),
         },
         {
           ...around,

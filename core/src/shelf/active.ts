@@ -1,5 +1,5 @@
-import type { StrengthBasis } from '../quantity/index.ts'
-import type { TurfState } from '../yard/index.ts'
+import { addDays, daysBetween, yearOf, type Day, type StrengthBasis } from '../quantity/index.ts'
+import type { Hemisphere, TurfState } from '../yard/index.ts'
 
 /** Stages that an active tells apart: a grass with one or two tillers is not one with many. */
 export const weedStages = [
@@ -92,6 +92,11 @@ export interface Active {
   resistant?: string[]
   /** By plant, one letter a stage in the order of {@link weedStages}: E, G, F, P, N, S; "-" where it has no such stage. */
   efficacy: Record<string, string>
+  /**
+   * By plant, from which day of a northern year on old plants (many tillers and later) are reached again, 1–366; until then they
+   * count as in midsummer, with many tillers, whatever they look like.
+   */
+  lateFrom?: Record<string, number>
   source: string
   sourceKind: 'extensionTables' | 'labelKind' | 'estimate'
   confidence: 'measured' | 'estimate'
@@ -112,6 +117,50 @@ export function activesNamed(actives: Active[], labels: { actives: { name: strin
 /** Efficacy of an active on a plant at a stage; undefined where it is not known for that plant. */
 export function efficacyOf(active: Active, plant: string, stage: WeedStage): Efficacy | undefined {
   return letters[active.efficacy[plant]?.[weedStages.indexOf(stage)] ?? '']
+}
+
+/** A day, and on which half of the earth: what is old is reached by its season. */
+export interface WhenAndWhere {
+  day: Day
+  hemisphere: Hemisphere
+}
+const turn = { northern: 0, southern: 182 }
+/** The next such day of a northern year, in its own half of the earth. */
+function nextDay(dayOfNorth: number, { day, hemisphere }: WhenAndWhere): Day {
+  const shifted = ((dayOfNorth - 1 + turn[hemisphere]) % 365) + 1
+  const inYear = (year: number) => addDays(`${year}-01-01`, shifted - 1)
+  const here = inYear(yearOf(day))
+  return here > day ? here : inYear(yearOf(day) + 1)
+}
+
+/**
+ * The same on a day: what an active does not do to an old plant in midsummer it may do again late in its season.
+ * @returns and from which day on it is control again, where it is not now
+ */
+export function efficacyOn(
+  active: Active,
+  plant: string,
+  stage: WeedStage,
+  when: WhenAndWhere | undefined,
+): { efficacy: Efficacy; from?: Day } | undefined {
+  const late = active.lateFrom?.[plant]
+  const isOld = weedStages.indexOf(stage) >= weedStages.indexOf('manyTillers')
+  if (!late || !when || !isOld) {
+    const efficacy = efficacyOf(active, plant, stage)
+    return efficacy && { efficacy }
+  }
+  const from = nextDay(late, when)
+  // Its own year goes on until the winter after.
+  const isLate = daysBetween(when.day, from) > late
+  const efficacy = efficacyOf(
+    active,
+    plant,
+    !isLate ? 'manyTillers' : stage === 'manyTillers' ? 'flowering' : stage,
+  )
+  const again = efficacyOf(active, plant, 'flowering')
+  return (
+    efficacy && { efficacy, ...(!isLate && again && isControl(again) && !isControl(efficacy) && { from }) }
+  )
 }
 
 /** Stages of a plant at which an active controls it. */

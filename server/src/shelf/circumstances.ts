@@ -1,8 +1,11 @@
+import { Between, In } from 'typeorm'
 import { sprouts } from '@jardinero/almanac'
+import type { Find } from '@jardinero/contract/scout'
 import type { Yard, Zone } from '@jardinero/contract/yard'
-import type { Day, YardId, ZoneId } from '@jardinero/core/quantity'
+import { addDays, type Day, type YardId, type ZoneId } from '@jardinero/core/quantity'
 import {
   groundFacts,
+  seenDays,
   usualSituation,
   type Circumstances,
   type JudgedGround,
@@ -14,7 +17,7 @@ import type { AccountScope } from '../platform/scope.ts'
 /** What an application on a lawn is judged in, beside the almanac. */
 export interface Around {
   around: Omit<Circumstances, 'actives' | 'override'>
-  facts: Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn'>
+  facts: Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen'>
 }
 
 /**
@@ -26,17 +29,21 @@ export function createAround(
   scope: AccountScope,
   { day, touched, outlook }: { day: Day; touched: ZoneId[]; outlook?: OutlookDay[] | undefined },
 ): (zone: Zone) => Promise<Around> {
-  const yards = new Map<YardId, Promise<{ yard: Yard; zones: Zone[] }>>()
+  const yards = new Map<YardId, Promise<{ yard: Yard; zones: Zone[]; finds: Find[] }>>()
   const look = async (yardId: YardId) => ({
     yard: await scope.get<Yard>('yard', yardId),
     zones: await scope.find<Zone>('zone', { yardId }),
+    finds: await scope.find<Find>('plant_find', {
+      zoneId: In(touched),
+      foundOn: Between(addDays(day, -seenDays), day),
+    }),
   })
   return async (zone) => {
     const found = yards.get(zone.yardId) ?? look(zone.yardId)
     yards.set(zone.yardId, found)
-    const { yard, zones } = await found
+    const { yard, zones, finds } = await found
     return {
-      facts: groundFacts(zone, yard.seasonWishes?.seeding ?? [], day),
+      facts: groundFacts(zone, { seeding: yard.seasonWishes?.seeding ?? [], finds }, day),
       around: {
         situation: yard.shelfSituation ?? usualSituation,
         neighbours: zones

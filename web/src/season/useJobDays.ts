@@ -37,6 +37,7 @@ export function useJobDays() {
 /** What stands against the open jobs on the days they have now. */
 export function useJobJudgement() {
   const shelf = useShelf()
+  const account = useAccount()
   const { yard, zones, places, passesOn, situation } = useYard()
   const { jobs, days, rulesOf } = useJobDays()
   const judged = computed(() =>
@@ -52,6 +53,7 @@ export function useJobJudgement() {
       })),
       rulesOf,
       seeding: yard.value?.seasonWishes?.seeding ?? [],
+      finds: account.state.finds,
       around: {
         situation: yard.value?.shelfSituation ?? usualSituation,
         actives: shelf.almanac.actives,

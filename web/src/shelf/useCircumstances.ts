@@ -3,12 +3,13 @@ import type { Zone } from '@jardinero/contract/yard'
 import type { Day } from '@jardinero/core/quantity'
 import { groundFacts, usualSituation, type Circumstances, type OutlookDay } from '@jardinero/core/shelf'
 import { connection } from '../kit/api.ts'
-import { useYard } from '../state/index.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import { useShelf } from './shelfStore.ts'
 
 /** What stands around an application in the open yard: the one place where the stations take it from. */
 export function useCircumstances() {
+  const account = useAccount()
   const shelf = useShelf()
   const soil = useSoil()
   const { yard, zones, situation } = useYard()
@@ -39,7 +40,8 @@ export function useCircumstances() {
     hemisphere: situation.value.hemisphere,
     sprouts: shelf.almanac.sprouts,
   })
-  /** What is known of a lawn's turf on a day. */
-  const factsOf = (zone: Zone, day: Day) => groundFacts(zone, yard.value?.seasonWishes?.seeding ?? [], day)
+  /** What is known of a lawn on a day. */
+  const factsOf = (zone: Zone, day: Day) =>
+    groundFacts(zone, { seeding: yard.value?.seasonWishes?.seeding ?? [], finds: account.state.finds }, day)
   return { isReady, outlookFrom, situationNow, around, factsOf }
 }

@@ -98,7 +98,7 @@ function checkProduct(
     {
       ...zone,
       passes: before,
-      ...groundFacts({ id: zone.id, turfCheck: zone.check ?? null }, wishes.seeding, day),
+      ...groundFacts({ id: zone.id, turfCheck: zone.check ?? null }, wishes, day),
     },
     {
       situation: usualSituation,

@@ -1,57 +1,20 @@
-import {
-  controlledStages,
-  controlLevel,
-  efficacyOf,
-  isControl,
-  type Active,
-  type Efficacy,
-  weedStages,
-  type WeedStage,
-} from '../active.ts'
+import { controlledStages, isControl, type Active, weedStages, type WhenAndWhere } from '../active.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
+import { reachOf, stagesMeant } from '../reach.ts'
 import { because } from '../judgement/objection.ts'
 import type { ChoiceWeed, Mark } from './request.ts'
-
-/** Up to so many tillers a grass counts as lightly tillered. */
-const fewTillers = 2
-
-/** Stages a find may stand for: a grass with tillers that nobody counted may have few or many. */
-function stagesMeant({ stage, tillers }: Pick<ChoiceWeed, 'stage' | 'tillers'>): WeedStage[] {
-  if (stage !== 'tillers') return [stage]
-  if (tillers === null) return ['fewTillers', 'manyTillers']
-  return [tillers <= fewTillers ? 'fewTillers' : 'manyTillers']
-}
-
-const order = (e: Efficacy | undefined): number =>
-  e === undefined ? -1 : e === 'suppression' ? 1.5 : controlLevel(e)
-
-interface Found {
-  active: Active
-  efficacy: Efficacy
-}
-
-/** The active of a product that does most to a plant as it stands; the worse of two stages it may be in. */
-function bestActive(actives: Active[], weed: ChoiceWeed): Found | undefined {
-  const stages = stagesMeant(weed)
-  const each = actives.flatMap((active): Found[] => {
-    const found = stages.map((s) => efficacyOf(active, weed.plant, s))
-    if (found.some((e) => e === undefined)) return []
-    const worst = found.reduce((a, b) => (order(a) <= order(b) ? a : b))!
-    return [{ active, efficacy: worst }]
-  })
-  return each.toSorted((a, b) => order(b.efficacy) - order(a.efficacy))[0]
-}
 
 /** What a product does to one weed: the lesser of what its label claims and what its actives do at this stage. */
 export function markWeed(
   rules: LabelRules,
   actives: Active[],
   weed: ChoiceWeed,
+  when: WhenAndWhere | undefined,
   uses: LabelUse[] = [],
 ): Mark {
   const { plant } = weed
   const label = rules.name
-  const best = bestActive(actives, weed)
+  const best = reachOf(actives, weed, when)
   const listed = rules.weeds
   const claims = !listed
     ? 'notCopied'
@@ -64,7 +27,7 @@ export function markWeed(
     return { mark: 'no', efficacy: best?.efficacy, why: [because('weedNotListed', { label, plant })] }
   if (!best || best.efficacy === 'none')
     return { mark: 'no', efficacy: best?.efficacy, why: [because('activeNotOnWeed', { label, plant })] }
-  const { active, efficacy } = best
+  const { active, efficacy, from } = best
   const found = { efficacy, active: active.name }
   if (claims === 'suppresses' || efficacy === 'suppression')
     return {
@@ -73,6 +36,12 @@ export function markWeed(
       why: [because('onlySuppresses', { label, plant, active: active.name })],
     }
   if (isControl(efficacy)) return { ...found, mark: 'controls', why: [] }
+  if (from)
+    return {
+      ...found,
+      mark: efficacy === 'fair' ? 'weak' : 'no',
+      why: [because('worksAgain', { active: active.name, plant, from })],
+    }
   const stage = stagesMeant(weed).at(-1)!
   const [now, works] = [
     weedStages.indexOf(stage),

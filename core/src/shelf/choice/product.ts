@@ -79,11 +79,12 @@ export function judgeProduct(
   activeOf: (name: string) => Active | undefined,
 ): JudgedProduct {
   const { rules } = product
-  const { grounds, neighbours, weeds, day } = request
+  const { grounds, neighbours, weeds, day, hemisphere } = request
+  const when = hemisphere && { day, hemisphere }
   const weedsOn = (groundId: string) => weeds.filter((w) => w.groundId === groundId)
   const known = rules.actives.flatMap((a) => activeOf(a.name) ?? [])
   const unknown = rules.actives.filter((a) => !activeOf(a.name))
-  const marks = new Map<string, Mark>(weeds.map((w) => [w.plant, markWeed(rules, known, w)]))
+  const marks = new Map<string, Mark>(weeds.map((w) => [w.plant, markWeed(rules, known, w, when)]))
   const empty = {
     product,
     cautions: [],
@@ -127,7 +128,7 @@ export function judgeProduct(
   // Where one lawn is shut by more than the weather, no day opens it.
   const opens = judgements.flatMap((j) => j.opensOn ?? []).sort()
   const weatherOnly = refusals.length > 0 && refusals.every((r) => r.source === 'weather')
-  for (const w of weeds) marks.set(w.plant, markWeed(rules, known, w, [...uses.values()]))
+  for (const w of weeds) marks.set(w.plant, markWeed(rules, known, w, when, [...uses.values()]))
   return {
     product,
     refusals,

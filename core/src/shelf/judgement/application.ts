@@ -4,6 +4,7 @@ import type { Trend } from '../../soil/index.ts'
 import type { Hemisphere, TurfState } from '../../yard/index.ts'
 import type { Active, Site } from '../active.ts'
 import type { LabelRules, Purpose } from '../label.ts'
+import type { SeenWeed } from '../reach.ts'
 import type { LimitCheck } from '../limits.ts'
 import type { Pass } from '../yearUse.ts'
 
@@ -54,6 +55,8 @@ export interface JudgedGround {
   seedingDay?: Day
   /** The last day it was seeded, as far as that is known. */
   sownOn?: Day
+  /** What grows on it, as it was last seen. */
+  seen?: SeenWeed[]
 }
 
 /** Grass of the same yard that is not to be touched. */
@@ -90,7 +93,7 @@ export interface Application {
   /** Absent while a pass is only planned. */
   carrierVolume?: Quantity<'gal/1000ft2'> | undefined
   /** What it is meant for. */
-  targets?: { plant: string; stage?: PlantStage }[] | undefined
+  targets?: { plant: string; stage?: PlantStage; tillers?: number | null }[] | undefined
 }
 
 /** Who says so: a label, what is known of the actives, the law of the place, the site, the weather, the season. */

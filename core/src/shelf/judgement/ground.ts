@@ -1,21 +1,53 @@
-import type { Day } from '../../quantity/index.ts'
+import { daysBetween, type Day } from '../../quantity/index.ts'
+import type { PlantStage } from '../../scout/index.ts'
+import type { SeenWeed } from '../reach.ts'
 import type { JudgedGround, TurfCheck } from './application.ts'
 
-/** What is known of a lawn's turf on a day: what was looked at, the next seeding and the last. Taken from its owner's wishes. */
+/** What was seen longer ago than so many days looks otherwise by now. */
+export const seenDays = 45
+
+/** A find, as far as it is asked about here. */
+export interface FindOnGround {
+  zoneId: string
+  foundOn: Day
+  plant: string | null
+  stage: PlantStage
+  tillerCount: number | null
+}
+
+/** What is known of a lawn on a day, of its owner's wishes and finds. */
+export interface KnownOfGround {
+  seeding: readonly { zoneId: string; day: Day }[]
+  finds?: readonly FindOnGround[]
+}
+
+/** The last find of each plant. */
+function seenOn(id: string, finds: readonly FindOnGround[], day: Day): SeenWeed[] {
+  const recent = finds
+    .filter((f) => f.zoneId === id && f.foundOn <= day && daysBetween(f.foundOn, day) <= seenDays)
+    .toSorted((a, b) => (a.foundOn < b.foundOn ? 1 : -1))
+  return recent.flatMap(({ plant, stage, tillerCount: tillers }, i) =>
+    plant && recent.findIndex((f) => f.plant === plant) === i ? [{ plant, stage, tillers }] : [],
+  )
+}
+
+/** What a lawn is on a day, for whoever judges: what was looked at, the next seeding and the last, and what grows there. */
 export function groundFacts(
   { id, turfCheck }: { id: string; turfCheck?: TurfCheck | null },
-  seeding: readonly { zoneId: string; day: Day }[],
+  { seeding, finds = [] }: KnownOfGround,
   day: Day,
-): Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn'> {
+): Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen'> {
   const days = seeding
     .filter((s) => s.zoneId === id)
     .map((s) => s.day)
     .sort()
   const [next] = days.filter((d) => d >= day)
   const last = days.filter((d) => d < day).at(-1)
+  const seen = seenOn(id, finds, day)
   return {
     ...(turfCheck && { check: turfCheck }),
     ...(next && { seedingDay: next }),
     ...(last && { sownOn: last }),
+    ...(seen.length && { seen }),
   }
 }

@@ -10,7 +10,7 @@ export type {
   TurfCheck,
 } from './application.ts'
 export { usualSituation } from './application.ts'
-export { groundFacts } from './ground.ts'
+export { groundFacts, seenDays, type KnownOfGround } from './ground.ts'
 export { judgeApplication, rules as judgementRules } from './judge.ts'
 export { airBand } from './rules/heat.ts'
 export { timesOver, worstOn } from './worstGround.ts'

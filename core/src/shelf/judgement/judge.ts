@@ -5,7 +5,7 @@ import type { Application, Circumstances, JudgedGround, Judgement, Objection, Ru
 import { firstOpenDay, heat } from './rules/heat.ts'
 import { activeKnown, labelLine } from './rules/label.ts'
 import { beside, whoAndWhere } from './rules/place.ts'
-import { fallingSoil } from './rules/season.ts'
+import { fallingSoil, reachedAgain } from './rules/season.ts'
 import { seedingToCome } from './rules/seeding.ts'
 import { tolerance, young } from './rules/turf.ts'
 import { checkOnGround } from './worstGround.ts'
@@ -19,6 +19,7 @@ export const rules = {
   young,
   seedingToCome,
   fallingSoil,
+  reachedAgain,
   beside,
   heat,
 } satisfies Record<string, Rule>
