@@ -28,7 +28,7 @@ test('three weeds on fescue in late summer get one tank of three, with the reaso
   await expect(page.locator('h1')).toContainText(/ground ivy/)
   await page.goto(`${running.url}/shelf?day=2026-08-01`)
   await askAbout(page, 'yellow nutsedge', 'old and tough')
-  await askAbout(page, 'smooth crabgrass', 'setting seed')
+  await askAbout(page, 'smooth crabgrass', 'a few leaves')
   await expect(page.locator('h1')).toContainText(
     'Rushollow 62 WG, Quarlock 60 WG, and Kelmoor 2.3 SL in one tank clear ground ivy, yellow nutsedge, and smooth crabgrass from Front, with 3 actives. To buy: Kelmoor 2.3 SL.',
   )
@@ -58,6 +58,12 @@ test('three weeds on fescue in late summer get one tank of three, with the reaso
     )
     await cell(page, 'Tressock SL', 'yellow nutsedge').click()
     await expect(page.locator('.why')).toContainText('Tressock SL does not list yellow nutsedge.')
+  })
+  await test.step('crabgrass that is old is out of reach until mid-August, and the day is said', async () => {
+    await askAbout(page, 'large crabgrass', 'setting seed')
+    await expect(page.locator('h1')).toContainText('Nothing that may go there now controls large crabgrass.')
+    await cell(page, 'Quarlock 60 WG', 'large crabgrass').click()
+    await expect(page.locator('.why')).toContainText('it works again from about Aug 15')
   })
   await test.step('a label for warm-season turf only is refused on fescue', async () => {
     await cell(page, 'Dorrick 40 WG', 'tall fescue').click()

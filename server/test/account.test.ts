@@ -254,7 +254,7 @@ describe('the demo', () => {
     await v.open()
     const state = (await v.get('/api/account')).json()
     expect(state.account.demoDay).toBe('2026-02-28')
-    expect((await v.get('/api/ledger/records')).json()).toHaveLength(4)
+    expect((await v.get('/api/ledger/records')).json()).toHaveLength(6)
     await v.send('PUT', '/api/account/demo-day', { day: '2026-03-10' })
     const { yards } = state
     await v.patch(`/api/yard/yards/${yards[0].id}`, { version: yards[0].version, name: 'Renamed' })

@@ -56,7 +56,7 @@ describe('an account file', () => {
     const other = await someone()
     const taken = await other.post('/api/account/file', file)
     expect(taken.statusCode, taken.body).toBe(200)
-    expect(taken.json().added).toMatchObject({ records: 4, tanks: 1, photos: 1 })
+    expect(taken.json().added).toMatchObject({ records: 6, tanks: 1, photos: 1 })
     for (const url of ['/api/ledger/records', '/api/ledger/records.csv', '/api/account', '/api/account/file'])
       expect((await other.get(url)).statusCode, url).toBe(200)
   })

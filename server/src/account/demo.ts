@@ -9,6 +9,7 @@ import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
 import { addFinds, addRatings } from './demoFinds.ts'
 import { addJobs } from './demoJobs.ts'
+import { addSecondYard } from './demoSecond.ts'
 import { addShelf } from './demoShelf.ts'
 import { addReadings, addWater } from './demoSoil.ts'
 import type { StoredPerson } from '../platform/accountEntities.ts'
@@ -208,5 +209,6 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
     await addRatings(scope)
     await addFinds(scope)
     await addJobs(scope, person.name)
+    await addSecondYard(scope, person.name)
   })
 }

@@ -1,3 +1,3 @@
 export { feedEntity, planEntity, type StoredFeed } from './entities.ts'
 export { seasonRoutes } from './routes.ts'
-export { gatherContext, plansInForce } from './plans.ts'
+export { gatherContext, takePlan, plansInForce } from './plans.ts'

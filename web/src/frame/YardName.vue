@@ -37,7 +37,10 @@ const open = (yardId: YardId) => {
 
 <style scoped>
 select {
-  max-width: 5.6rem;
+  font-size: 0.75rem;
+  padding: 0;
+  text-overflow: ellipsis;
+  max-width: 5.9rem;
   border: 0;
   border-bottom: 1px solid var(--rule);
   background: none;
