@@ -198,9 +198,8 @@ const isBreach = ({ code }: Caution): boolean =>
   ['seedingNotSafe', 'coredAfterPass', 'groundFrozen', 'groundFull', 'washingRain'].includes(code)
 
 /** What comes through a programme, and how long it holds, on every member. */
-function judgeBarrier(season: Season, programme: Programme): Judgement {
+function judgeBarrier(season: Season, programme: Programme, weeds = weedsToStop(season)): Judgement {
   const { field, context, ruleDays } = season
-  const weeds = weedsToStop(season)
   const planned = programme.passes.map((pass) => fieldPassOf(pass, context, field, ruleDays))
   const runs = judgePasses(field, [...madePasses(context, field), ...planned], weeds, {
     disturbs: disturbsOf(context, field),
@@ -245,8 +244,19 @@ export function thinSeason(season: Season, stride: number): Season {
   }
 }
 
-/** Shares of the usual rate that are tried for seed, the largest that is gone in time first. */
-const shares = [1, 0.85, 0.7, 0.5, 0]
+/** Less than the usual rate, as shares of it, that is tried for seed; nothing at all is always gone in time. */
+const lessThanUsual = [0.85, 0.7, 0.5, 0]
+/** The largest that is gone in time: the whole, or looked for by halves, since more is never gone sooner. */
+function largestInTime(inTime: (share: number) => boolean): number | undefined {
+  if (inTime(1)) return 1
+  let [from, to] = [0, lessThanUsual.length]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    if (inTime(lessThanUsual[middle]!)) to = middle
+    else from = middle + 1
+  }
+  return lessThanUsual[from]
+}
 /** Few members tell the day seed comes up to so many days: a rate is chosen with that in hand. */
 const seedMargin = 3
 /** So many members are enough to choose among them. */
@@ -270,10 +280,11 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = season
   const inTime = (share: number): boolean => {
     const { programme } = make(share)
     if (!programme.passes.length) return true
-    return !seedingCautions(judgeBarrier(probe, programme), probe, seedMargin).length
+    // Seed is asked about alone, not what comes through.
+    return !seedingCautions(judgeBarrier(probe, programme, []), probe, seedMargin).length
   }
   const sown = season.context.wishes.seeding.length > 0
-  const share = sown ? (shares.find(inTime) ?? 1) : 1
+  const share = sown ? (largestInTime(inTime) ?? 1) : 1
   const { programme, notes } = make(share)
   return { school: choice.school, ...judgeProgramme(season, programme, notes) }
 }

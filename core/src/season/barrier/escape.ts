@@ -27,6 +27,8 @@ export interface Strengths {
   escaped: () => Float64Array
   /** The most of all kinds. */
   most: () => number
+  /** Of a single active: strength of each kind for one lb/acre in the soil, and the most of them. */
+  ofOne?: { perResidue: Float64Array; most: number }
 }
 
 /** Of one active, as most programmes are: there is nothing to add up, and each figure is worked out where it is asked for. */
@@ -38,6 +40,7 @@ function strengthsOfOne(perResidue: Float64Array): Strengths {
     update: (inSoil) => (residue = inSoil[0]!),
     of: (kind) => residue * perResidue[kind]!,
     most: () => residue * mostPerResidue,
+    ofOne: { perResidue, most: mostPerResidue },
     escaped: () => {
       for (let c = 0; c < escaped.length; c++) {
         const u = residue * perResidue[c]!

@@ -1,7 +1,7 @@
 import { createStrengths, strengthFor, type Strengths, type Target } from '../barrier/escape.ts'
-import type { BarrierActive } from '../barrier/active.ts'
-import { createResidue, keptShares, type Residue } from '../barrier/residue.ts'
+import { createResidue, type Residue } from '../barrier/residue.ts'
 import type { FieldPlace, SeasonField } from '../field/field.ts'
+import { daysComingUp, keptOf } from './foundOnce.ts'
 import type { EscapedRun, FieldPass, PlaceRun, Work } from './judgeShapes.ts'
 
 /** A flush is under way between these shares of it. */
@@ -48,6 +48,11 @@ interface Judging {
   /** Days on which some of the weeds come up, member by member: from `upAt[m]` to `upAt[m + 1]` of `upOn`. */
   upOn: Uint16Array
   upAt: Int32Array
+  /** By active: what is left after each day of each member, and what a mm of rain on full ground carries down. */
+  kept: Float64Array[]
+  leached: number[]
+  /** Where a member is: the next of its events, the next day on which something comes up, and whether a barrier stands. */
+  cursor: { next: number; nextUp: number; standing: boolean }
   /** Emergence up to the day before, by weed. */
   before: Float64Array
   /** What came through on each day, by weed, where a pass may still kill it; empty where none does. */
@@ -56,39 +61,6 @@ interface Judging {
 }
 
 const keyOf = ({ target, factor }: Target) => `${target} ${factor}`
-
-const sparse = new WeakMap<FieldPlace, Map<string, { upOn: Uint16Array; upAt: Int32Array }>>()
-/** Days on which something comes up, as they lie in the field: the same for every programme, so found once. */
-function daysComingUp(place: FieldPlace, weeds: number[], members: number, days: number) {
-  const kept = sparse.get(place) ?? new Map<string, { upOn: Uint16Array; upAt: Int32Array }>()
-  sparse.set(place, kept)
-  const key = weeds.join(' ')
-  const known = kept.get(key)
-  if (known) return known
-  const upOn: number[] = []
-  const upAt = new Int32Array(members + 1)
-  const upTo = weeds.map((w) => place.upTo[w]!)
-  for (let m = 0; m < members; m++) {
-    for (let d = 0; d < days; d++) {
-      const at = m * days + d
-      if (upTo.some((own) => own[at]! > (d ? own[at - 1]! : 0))) upOn.push(d)
-    }
-    upAt[m + 1] = upOn.length
-  }
-  const made = { upOn: Uint16Array.from(upOn), upAt }
-  kept.set(key, made)
-  return made
-}
-
-const keptByPlace = new WeakMap<FieldPlace, Map<number, Float64Array>>()
-/** What is left of an active after each day of each member here: found once too. */
-function keptOf(place: FieldPlace, active: BarrierActive): Float64Array {
-  const known = keptByPlace.get(place) ?? new Map<number, Float64Array>()
-  keptByPlace.set(place, known)
-  const shares = known.get(active.halfLifeDays) ?? keptShares(active, place.pace)
-  known.set(active.halfLifeDays, shares)
-  return shares
-}
 
 function prepare(field: SeasonField, p: number, work: Work): Judging {
   const { members, days } = field
@@ -102,15 +74,16 @@ function prepare(field: SeasonField, p: number, work: Work): Judging {
     return times > 0 ? [{ pass, times, slots: work.slots[i]! }] : []
   })
   const killing = covers.some(({ pass }) => pass.doses.some((d) => d.active.kills))
+  const kept = work.actives.map((active) => keptOf(place, active))
   return {
     field,
     place,
+    kept,
+    leached: work.actives.map((a) => a.leachedPerMm),
+    cursor: { next: 0, nextUp: 0, standing: false },
     disturbs: work.disturbs,
     covers,
-    residue: createResidue(
-      work.actives,
-      work.actives.map((active) => keptOf(place, active)),
-    ),
+    residue: createResidue(work.actives, kept),
     strengths: createStrengths(work.actives, kinds),
     seedAt: kindOf(seedTarget),
     upTo: work.weedsToStop.map((w) => place.upTo[w]!),
@@ -206,41 +179,96 @@ function comeUp(
   return open
 }
 
+/**
+ * Days of one active that is all in the soil, on which nothing happens but its loss and what comes up: as `walk` has them, in one tight
+ * loop, since nearly all days of all seasons are such. @returns the day it stopped on: `until`, or when the barrier is gone
+ */
+function passQuietDays(judging: Judging, m: number, from: number, until: number): number {
+  const { field, place, residue, strengths, seedAt, run, kept, leached, cursor } = judging
+  const { rainMm, days } = field
+  const { upOn, upAt } = judging
+  const { perResidue, most } = strengths.ofOne!
+  const [perMain, perSeed] = [perResidue[0]!, perResidue[seedAt]!]
+  const { strength, strengthSd, holdsUntil, seedFrom } = run
+  const shares = kept[0]!
+  const { full } = place
+  const lastUp = upAt[m + 1]!
+  let nextUp = cursor.nextUp
+  let inSoil = residue.inSoil[0]!
+  let [holds, seed] = [-1, -1]
+  let d = from
+  for (; d < until && inSoil * most >= goneStrength; d++) {
+    const k = m * days + d
+    inSoil *= shares[k]!
+    if (full[k] === 1 && rainMm[k]! > 0) inSoil *= Math.exp(-leached[0]! * rainMm[k]!)
+    const here = inSoil * perMain
+    strength[d]! += here
+    strengthSd[d]! += here * here
+    if (here >= 1) holds = d
+    if (inSoil * perSeed >= seedStrength) seed = d + 1
+    if (nextUp === lastUp || upOn[nextUp] !== d) continue
+    nextUp++
+    residue.inSoil[0] = inSoil
+    strengths.update(residue.inSoil)
+    if (comeUp(judging, m, m * days, d, strengths.escaped())) markGap(judging, m, d)
+  }
+  residue.inSoil[0] = inSoil
+  strengths.update(residue.inSoil)
+  if (holds >= 0) holdsUntil[m] = holds
+  if (seed >= 0) seedFrom[m] = seed
+  cursor.nextUp = nextUp
+  return d
+}
+
+/** What happens on a day: cores, water given, passes. @returns water beside the rain, mm */
+function passEvents(judging: Judging, events: DayEvent[], m: number, d: number): number {
+  const { field, place, residue, covers, disturbs, cursor } = judging
+  const at = m * field.days
+  let givenMm = 0
+  for (; cursor.next < events.length && events[cursor.next]!.day === d; cursor.next++) {
+    const { kind, of } = events[cursor.next]!
+    if (kind === 'core') residue.disturb(disturbs[of]!.leaves)
+    else if (kind === 'water')
+      givenMm += stillToGive(covers[of]!, field.rainMm, at, covers[of]!.pass.days[m]!, d)
+    else {
+      const { pass, slots, times } = covers[of]!
+      for (const [i, dose] of pass.doses.entries())
+        residue.apply(slots[i]!, dose.lbPerAcre * times, place.thatchCm)
+      if (judging.daily.length) killSeedlings(judging, covers[of]!, m, d)
+      cursor.standing = true
+    }
+  }
+  return givenMm
+}
+
 /** One member: before the first pass all that comes up escapes; then the barrier day by day. */
 function walk(judging: Judging, m: number): void {
-  const { field, place, residue, strengths, seedAt, run, covers } = judging
+  const { field, place, residue, strengths, seedAt, run, cursor } = judging
   const { days, rainMm } = field
   const { upOn, upAt } = judging
   const at = m * days
   const lastUp = upAt[m + 1]!
-  let nextUp = upAt[m]!
   const events = eventsOf(judging, m)
+  const one = Boolean(strengths.ofOne)
   residue.clear()
   judging.before.fill(0)
   for (const own of judging.daily) own.fill(0)
-  let next = 0
-  let standing = false
+  Object.assign(cursor, { next: 0, nextUp: upAt[m]!, standing: false })
   for (let d = 0; d < days; d++) {
-    if (!standing) {
+    const eventOn = cursor.next < events.length ? events[cursor.next]!.day : days
+    if (!cursor.standing) {
       // Nothing is there to be followed: on to the next day on which something happens.
-      const eventOn = next < events.length ? events[next]!.day : days
-      d = Math.max(d, Math.min(eventOn, nextUp < lastUp ? upOn[nextUp]! : days))
+      d = Math.max(d, Math.min(eventOn, cursor.nextUp < lastUp ? upOn[cursor.nextUp]! : days))
       if (d >= days) break
+    } else if (one && d < eventOn && !residue.lying()) {
+      d = passQuietDays(judging, m, d, eventOn)
+      cursor.standing = strengths.most() >= goneStrength
+      // Looked at again: something happens on it, or nothing stands any more.
+      d--
+      continue
     }
-    let waterMm = rainMm[at + d]!
-    for (; next < events.length && events[next]!.day === d; next++) {
-      const { kind, of } = events[next]!
-      if (kind === 'core') residue.disturb(judging.disturbs[of]!.leaves)
-      else if (kind === 'water') waterMm += stillToGive(covers[of]!, rainMm, at, covers[of]!.pass.days[m]!, d)
-      else {
-        const { pass, slots, times } = covers[of]!
-        for (const [i, dose] of pass.doses.entries())
-          residue.apply(slots[i]!, dose.lbPerAcre * times, place.thatchCm)
-        if (judging.daily.length) killSeedlings(judging, covers[of]!, m, d)
-        standing = true
-      }
-    }
-    if (standing) {
+    const waterMm = rainMm[at + d]! + passEvents(judging, events, m, d)
+    if (cursor.standing) {
       residue.passDay(at + d, waterMm, place.full[at + d] === 1)
       strengths.update(residue.inSoil)
       const strength = strengths.of(0)
@@ -248,11 +276,11 @@ function walk(judging: Judging, m: number): void {
       run.strengthSd[d]! += strength * strength
       if (strength >= 1) run.holdsUntil[m] = d
       if (strengths.of(seedAt) >= seedStrength) run.seedFrom[m] = d + 1
-      standing = strengths.most() >= goneStrength || residue.lying()
+      cursor.standing = strengths.most() >= goneStrength || residue.lying()
     }
-    if (nextUp === lastUp || upOn[nextUp] !== d) continue
-    nextUp++
-    if (comeUp(judging, m, at, d, standing ? strengths.escaped() : undefined)) markGap(judging, m, d)
+    if (cursor.nextUp === lastUp || upOn[cursor.nextUp] !== d) continue
+    cursor.nextUp++
+    if (comeUp(judging, m, at, d, cursor.standing ? strengths.escaped() : undefined)) markGap(judging, m, d)
   }
 }
 

@@ -61,13 +61,14 @@ function daysOf(
   return [first, Math.min(back + ahead - 1, first + 300)]
 }
 
-/** Thermal time of one member from the first of the days on, °C-days, into `into`. */
+/** Thermal time of one member from the first of the days on, °C-days, into `into` from `at` on. */
 function sumWarmth(
   flush: Flush,
   path: Float64Array,
   wet: (i: number) => number,
   [first, last]: [number, number],
   into: Float64Array,
+  at: number,
 ): void {
   let sum = 0
   let started = false
@@ -78,17 +79,19 @@ function sumWarmth(
     if (!started && i - first >= 4)
       started = flush.trend === 'rising' ? mean >= flush.startsC : mean <= flush.startsC
     if (started) sum += Math.max(0, Math.min(path[i]!, flush.ceilingC) - flush.baseC) * wet(i)
-    into[i - first] = sum
+    into[at + i - first] = sum
   }
 }
+
+const daysIn = ([first, last]: [number, number]): number => last - first + 1
 
 interface FlushRun {
   weed: Weed
   flush: Flush
   /** First and last index of its days among the paths'. */
   span: [number, number]
-  /** Thermal time of each member on each of these days, °C-days. */
-  sums: Float64Array[]
+  /** Thermal time on each of these days, °C-days: member by member. */
+  sums: Float64Array
 }
 
 /** Thermal time of every flush of every weed, for every so manieth member. */
@@ -99,7 +102,7 @@ function sumFlushes(request: GerminationRequest, stride: number): FlushRun[] {
   const flushes = weeds.flatMap((weed) =>
     flushesOf(weed.emergence).map((flush): FlushRun => {
       const span = daysOf(flush, today, hemisphere, paths)
-      return { weed, flush, span, sums: members.map(() => new Float64Array(span[1] - span[0] + 1)) }
+      return { weed, flush, span, sums: new Float64Array(members.length * daysIn(span)) }
     }),
   )
   const wetPast = Float64Array.from(observedWater, (w) => wetShare(place.texture, w))
@@ -107,7 +110,7 @@ function sumFlushes(request: GerminationRequest, stride: number): FlushRun[] {
     paths.pathOf(m, path)
     const wet = (i: number) =>
       i < paths.back ? wetPast[i]! : wetShare(place.texture, water[m * paths.ahead + i - paths.back]!)
-    for (const { flush, span, sums } of flushes) sumWarmth(flush, path, wet, span, sums[k]!)
+    for (const { flush, span, sums } of flushes) sumWarmth(flush, path, wet, span, sums, k * daysIn(span))
   })
   return flushes
 }
@@ -133,14 +136,14 @@ export function computeEmergence(
     const own = runs.filter((r) => r.weed.code === code)
     for (const { flush, span, sums } of own) {
       const pace = paceOf(code, flush.trend)
-      sums.forEach((sum, m) => {
+      for (let m = 0; m < paths.members; m++) {
         let [last, share] = [-1, 0]
         for (let d = Math.max(0, span[0] - from); d < days; d++) {
-          const warmth = sum[Math.min(span[1], from + d) - span[0]]!
+          const warmth = sums[m * daysIn(span) + Math.min(span[1], from + d) - span[0]]!
           if (warmth !== last) [last, share] = [warmth, emergedShare(flush, warmth, pace) / own.length]
           upTo[m * days + d]! += share
         }
-      })
+      }
     }
     return { plant: code, upTo }
   })
@@ -154,7 +157,7 @@ export function computeGermination(request: GerminationRequest): GerminationCurv
   const column = new Float64Array(Math.ceil(paths.members / memberStride))
   return flushes.map(({ weed, flush, span: [first, last], sums }): GerminationCurve => {
     const medianAt = (i: number): [number, number, number] => {
-      sums.forEach((s, k) => (column[k] = s[i - first]!))
+      for (let k = 0; k < column.length; k++) column[k] = sums[k * (last - first + 1) + i - first]!
       column.sort()
       const at = (share: number) => column[Math.round(share * (column.length - 1))]!
       return [at(0.1), at(0.5), at(0.9)]
