@@ -31,6 +31,17 @@ const miscopied = (code: string, turf: string): LabelRules => {
   const rules = labelOf(code)
   return { ...rules, uses: rules.uses.map(({ states: _, ...u }) => ({ ...u, turf: [...u.turf, turf] })) }
 }
+/** As a label of five times the strength, at the rate of this one. */
+const fivefold = (code: string): LabelRules => {
+  const rules = labelOf(code)
+  return {
+    ...rules,
+    actives: rules.actives.map((a) => ({
+      ...a,
+      strength: { ...a.strength, value: a.strength.value * 5 },
+    })),
+  }
+}
 const week = (day: string, highC: number): OutlookDay[] =>
   Array.from({ length: 7 }, (_, i) => ({ day: addDays(day, i), highC, lowC: highC - 12 }))
 
@@ -244,6 +255,33 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
     {
       day: '2026-11-20',
       rules: labelOf('ostrel', { weeds: { controls: ['smoothCrabgrass'], suppresses: [] } }),
+    },
+    ['shelf'],
+  ],
+  [
+    'activeInjuresTurf',
+    {
+      day: '2026-05-12',
+      rules: labelOf('thessel'),
+      ground: { turf: 'fineFescue', state: 'seeded', check: { mowings: 3 } },
+    },
+  ],
+  // A label that was copied with a figure of a year, or of an acre: all agree with it but the active.
+  ['overUsualRate', { day: '2026-03-10', rules: fivefold('ostrel') }, ['shelf']],
+  [
+    'overUsualYear',
+    {
+      day: '2026-03-10',
+      rules: labelOf('tarnfold', { uses: labelOf('tarnfold').uses.map(({ annualMaximum: _, ...u }) => u) }),
+      ground: {
+        turf: 'fineFescue',
+        passes: [
+          {
+            day: '2026-02-01',
+            actives: [{ name: 'prodiamine', basis: 'ai', rate: { value: 1.2, unit: 'lb/acre' } }],
+          },
+        ],
+      },
     },
     ['shelf'],
   ],

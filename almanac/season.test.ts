@@ -98,7 +98,7 @@ describe('above the frost line', () => {
         {
           id: 'cold',
           season: 'rising',
-          when: { kind: 'day', day: '2026-01-20' },
+          when: { kind: 'day', day: '2025-12-20' },
           labelId: 'tarnfold',
           rate: { value: 0.4, unit: 'oz/1000ft2' },
           zones: ['lawn'],

@@ -122,7 +122,7 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
   await page.goto(`${running.url}/shelf?at=labels`)
   await page.getByRole('button', { name: 'Copy a label' }).click()
   await page.getByRole('combobox', { name: 'Start from a sample label' }).click()
-  await page.getByRole('option', { name: 'Pennick 1.2 SL' }).click()
+  await page.getByRole('option', { name: 'Quintrow 1.2 SL' }).click()
   const findings = page.locator('.findings')
   await expect(findings).toBeHidden()
   await page.getByText('Packages, coverage and spot mixes').click()

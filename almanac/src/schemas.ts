@@ -82,6 +82,7 @@ export const activesSchema = Joi.array()
         .required(),
       mobility: Joi.string().valid('contact', 'systemic', 'soil').required(),
       activeLbPerAcre: lbPerAcre.required(),
+      yearOn: Joi.object().pattern(Joi.string(), Joi.number().positive()).min(1),
       soilDays: Joi.array().ordered(Joi.number().positive().required(), Joi.number().positive().required()),
       symptoms: Joi.object({
         kind: Joi.string().required(),

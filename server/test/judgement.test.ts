@@ -49,7 +49,7 @@ async function withLawn() {
 describe('what Shelf refuses, the server does not mix', () => {
   it('a product that is not for home lawns there, one near beds, one before seed that is to come', async () => {
     const { made, change, tank } = await withLawn()
-    expect(codes(await tank('mardle'))).toContain('activeNotForSite')
+    expect(codes(await tank('clovask'))).toContain('activeNotForSite')
     const situation = {
       licensed: false,
       site: 'homeLawn',
@@ -139,7 +139,7 @@ describe('what Shelf refuses, the server does not mix', () => {
 
 describe('the open calculators', () => {
   const asked = {
-    rules: labelOf('mardle'),
+    rules: labelOf('clovask'),
     turf: 'tallFescue',
     state: 'growing',
     areaSqFt: 5000,

@@ -54,8 +54,10 @@ export interface Active {
   mode: string
   uptake: ('leaf' | 'root' | 'shoot')[]
   mobility: 'contact' | 'systemic' | 'soil'
-  /** Usual range of one pass, and the most in one year, lb/acre. */
+  /** Usual range of one application, and the most in one year, lb/acre. */
   activeLbPerAcre: { least: number; most: number; year: number }
+  /** Less in a year on turf that stands less, lb/acre. */
+  yearOn?: Record<string, number>
   /** Range of half-lives in soil, days. */
   soilDays?: [least: number, most: number]
   /** What is seen first and when, and the days between which it is judged. */

@@ -10,6 +10,7 @@ import {
   type Quantity,
   type RatePerAreaUnit,
 } from '../quantity/index.ts'
+import { isSameActive } from './acid.ts'
 import type { ActiveRate, LabelRules, LabelUse } from './label.ts'
 
 /** One pass already on this ground: when, and what of each active went down per area. */
@@ -41,9 +42,7 @@ export interface YearUse {
 }
 
 const sameActive = (rules: LabelRules, active: ActiveRate) =>
-  rules.actives.find(
-    (a) => a.name.toLowerCase() === active.name.toLowerCase() && a.strength.basis === active.basis,
-  )
+  rules.actives.find((a) => isSameActive({ name: a.name, basis: a.strength.basis }, active))
 
 /** A past pass as a rate of this product: by the shared active that counts for most. */
 function passAsProduct(rules: LabelRules, pass: Pass, unit: RatePerAreaUnit): number {

@@ -52,8 +52,10 @@ function strengthsOfOne(perResidue: Float64Array): Strengths {
 }
 
 export function createStrengths(actives: BarrierActive[], targets: Target[]): Strengths {
-  const groups = [...new Set(actives.map((a) => a.group))]
-  const groupAt = Int32Array.from(actives, (a) => groups.indexOf(a.group))
+  // Group 0 is of what nobody has grouped: each stands by itself.
+  const groupOf = (a: BarrierActive) => (a.group === '0' ? a.name : a.group)
+  const groups = [...new Set(actives.map(groupOf))]
+  const groupAt = Int32Array.from(actives, (a) => groups.indexOf(groupOf(a)))
   const count = actives.length
   const perResidue = Float64Array.from(
     targets.flatMap(({ target, factor }) =>

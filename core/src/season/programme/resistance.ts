@@ -25,7 +25,9 @@ export function computeGroupUse(programme: Programme, context: PlanContext, day:
           p.actives.some((a) => barrierOf(context.barriers, a.name)?.group === group),
       ),
     )
-  return planned.map((group) => {
+  // Group 0 is of what nobody has grouped: it says nothing of resistance.
+  return planned.flatMap((group) => {
+    if (group === '0') return []
     let years = 1
     while (usedIn(group, yearOf(day) - years)) years++
     return { group, years, alone: planned.length === 1 }

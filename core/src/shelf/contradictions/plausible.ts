@@ -8,8 +8,8 @@ import {
 import type { LabelUse } from '../label.ts'
 import { quantity, refuse, warn, type FindRule, type Finding, type LabelContext } from './finding.ts'
 
-/** Rates stand this far outside an active's usual range before they are doubted: labels of one year's maximum in one pass, and seedling rates, exist. */
-const over = 2
+/** Rates stand this far outside an active's usual range before they are doubted, and so far over it that they are refused; seedling rates go far under. */
+const [over, never] = [1.2, 2] as const
 const under = 4
 
 const usable = ({ rate }: LabelUse): boolean =>
@@ -57,7 +57,7 @@ function findRate({ rules, at, activeOf, lawnSqFt }: LabelContext, use: LabelUse
       believable(convert(use.rate.max, u, use.rate.unit) * perUnit.value.value),
     )
     return [
-      warn('rateNotBelievable', field, {
+      (given > most * never ? refuse : warn)('rateNotBelievable', field, {
         ...params,
         meant: meant ? quantity(use.rate.max, meant) : false,
       }),
@@ -65,11 +65,35 @@ function findRate({ rules, at, activeOf, lawnSqFt }: LabelContext, use: LabelUse
   })
 }
 
+/** A year's maximum over what is usual of an active in a year. */
+function findYearBeyond(
+  { rules, activeOf }: LabelContext,
+  { value, unit, of }: NonNullable<LabelUse['annualMaximum']>,
+  field: string,
+): Finding[] {
+  return rules.actives.flatMap(({ name, strength }): Finding[] => {
+    const known = activeOf(name)
+    if (!known || !['massPerArea', 'volumePerArea'].includes(findUnit(unit)?.dimension ?? '')) return []
+    // Stated in an active, it is meant of one: of several nobody says which.
+    if (of === 'active' && (rules.actives.length > 1 || findUnit(unit)?.dimension !== 'massPerArea'))
+      return []
+    const ofProduct = computeActiveRate({ value, unit }, strength, 'lb/acre')
+    const put = of === 'active' ? convert(value, unit, 'lb/acre') : ofProduct.ok ? ofProduct.value.value : NaN
+    const { year } = known.activeLbPerAcre
+    if (!(put > year * over)) return []
+    const params = { active: name, given: quantity(put, 'lb/acre'), most: quantity(year, 'lb/acre') }
+    return [(put > year * never ? refuse : warn)('yearNotBelievable', field, params)]
+  })
+}
+
 /** The year's maximum as one active against one pass, and passes that no maximum has room for. */
-function findYear({ rules, at }: LabelContext, use: LabelUse, i: number): Finding[] {
+function findYear(context: LabelContext, use: LabelUse, i: number): Finding[] {
+  const { rules, at } = context
   const annual = use.annualMaximum
   if (!annual || !usable(use)) return []
   const field = `${at}.uses.${i}.annualMaximum`
+  const beyond = findYearBeyond(context, annual, field)
+  if (beyond.length) return beyond
   if (annual.of === 'active') {
     if (findUnit(annual.unit)?.dimension !== 'massPerArea') return []
     const onePass = rules.actives.map(({ strength }) =>

@@ -7,7 +7,7 @@ import type { JudgedGround, TurfCheck } from './application.ts'
 export const seenDays = 45
 
 /** A find, as far as it is asked about here. */
-export interface FindOnGround {
+interface FindOnGround {
   zoneId: string
   foundOn: Day
   plant: string | null

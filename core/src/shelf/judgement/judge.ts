@@ -2,6 +2,7 @@ import type { Caution } from '../../quantity/index.ts'
 import { createActiveFinder } from '../active.ts'
 import { kindOf } from '../label.ts'
 import type { Application, Circumstances, JudgedGround, Judgement, Objection, Rule } from './application.ts'
+import { usualAmount } from './rules/amount.ts'
 import { firstOpenDay, heat } from './rules/heat.ts'
 import { activeKnown, labelLine } from './rules/label.ts'
 import { beside, whoAndWhere } from './rules/place.ts'
@@ -16,6 +17,7 @@ export const rules = {
   whoAndWhere,
   tolerance,
   labelLine,
+  usualAmount,
   young,
   seedingToCome,
   fallingSoil,

@@ -7,9 +7,14 @@ export interface Snow {
 const snowsBelowC = 0.5
 /** Melted by each degree of a day's mean above freezing, mm (Hock 2003: 2–6). Estimate. */
 const meltMmPerK = 3.5
-/** Settled snow, kg m⁻³ and W m⁻¹ K⁻¹ (Sturm and others 1997: 0.1–0.3 at this density). Estimates. */
+/** Settled snow, kg m⁻³. Estimate. */
 const density = 250
-const conductivity = 0.2
+/** Conductivity by density, W m⁻¹ K⁻¹ (Sturm and others 1997, J. Glaciol. 43:26, the regression for 156–600 kg m⁻³): 0.09 here. */
+const conductivityOf = (kgPerM3: number): number => {
+  const rho = kgPerM3 / 1000
+  return 0.138 - 1.01 * rho + 3.233 * rho ** 2
+}
+const conductivity = conductivityOf(density)
 /** From this depth on no sun reaches the turf, m. */
 const darkFromM = 0.05
 

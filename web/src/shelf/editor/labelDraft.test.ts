@@ -17,7 +17,7 @@ describe('copying a label', () => {
       ...almanac.sampleLabels[0]!.rules,
       registration: 'X-1',
       notWith: ['another', 'and one more'],
-      notIn: ['Orrin County'],
+      notIn: ['Orlsby County'],
       sites: ['sod'],
       mixing: { waterFirst: 0.75, place: 'last' },
       notes: 'mine',

@@ -1,0 +1,169 @@
+import { describe, expect, it, test } from 'vitest'
+import { computeYearUse, efficacyOf, toleranceOf, type Active, type LabelRules } from '@jardinero/core/shelf'
+import type { TurfState } from '@jardinero/core/yard'
+import { almanac } from './src/index.ts'
+
+const of = (name: string): Active => almanac.actives.find((a) => a.name === name)!
+const sulfonylureas = [
+  'metsulfuron-methyl',
+  'halosulfuron-methyl',
+  'imazosulfuron',
+  'sulfosulfuron',
+  'trifloxysulfuron',
+  'foramsulfuron',
+  'flazasulfuron',
+  'rimsulfuron',
+]
+
+describe('what an active does to a turf', () => {
+  test.each<[active: string, turf: string, verdict: string, state?: TurfState]>([
+    ['oxadiazon', 'creepingBentgrass', 'caution'],
+    ['oxadiazon', 'fineFescue', 'injures'],
+    ['oxadiazon', 'centipedegrass', 'injures'],
+    ['atrazine', 'seashorePaspalum', 'injures'],
+    ['simazine', 'seashorePaspalum', 'injures'],
+    ['atrazine', 'bahiagrass', 'injures'],
+    ['flumioxazin', 'zoysiagrass', 'injures'],
+    ['flumioxazin', 'zoysiagrass', 'injures', 'dormant'],
+    ['flumioxazin', 'bermudagrass', 'safe', 'dormant'],
+    ['trifloxysulfuron', 'stAugustinegrass', 'injures'],
+    ['imazaquin', 'bahiagrass', 'injures'],
+    ['metsulfuron-methyl', 'tallFescue', 'injures'],
+    ['prodiamine', 'creepingBentgrass', 'caution'],
+    ['prodiamine', 'fineFescue', 'caution'],
+    ['dithiopyr', 'creepingBentgrass', 'caution'],
+    ['dithiopyr', 'fineFescue', 'caution'],
+    ['simazine', 'bermudagrass', 'caution'],
+    ['simazine', 'bermudagrass', 'safe', 'dormant'],
+    ['simazine', 'bahiagrass', 'caution'],
+    ['mesotrione', 'fineFescue', 'injures', 'seeded'],
+    ['mesotrione', 'fineFescue', 'injures', 'aboutToSeed'],
+    ['mesotrione', 'fineFescue', 'safe'],
+    ['siduron', 'zoysiagrass', 'safe'],
+    ['ethofumesate', 'stAugustinegrass', 'caution'],
+    ['ethofumesate', 'seashorePaspalum', 'caution'],
+    ['propyzamide', 'kikuyugrass', 'caution'],
+    ['metsulfuron-methyl', 'kikuyugrass', 'caution'],
+    ['thiencarbazone-methyl', 'buffalograss', 'safe'],
+    ['iodosulfuron-methyl-sodium', 'buffalograss', 'safe'],
+    ['amicarbazone', 'centipedegrass', 'safe'],
+    ['amicarbazone', 'seashorePaspalum', 'safe'],
+    ['MSMA', 'perennialRyegrass', 'caution'],
+    ['MSMA', 'buffalograss', 'caution'],
+    ['indaziflam', 'tallFescue', 'kills'],
+    ['simazine', 'tallFescue', 'kills'],
+  ])('%s on %s: %s', (active, turf, verdict, state = 'growing') =>
+    expect(toleranceOf(of(active), turf, state)?.verdict).toBe(verdict),
+  )
+})
+
+describe('how much of an active', () => {
+  test.each([
+    ['dithiopyr', 0.5],
+    ['oxadiazon', 4],
+    ['isoxaben', 1],
+    ['mesotrione', 0.25],
+    ['siduron', 12],
+    ['S-metolachlor', 2.5],
+    ['indaziflam', 0.05],
+    ['bentazon', 1],
+    ['pendimethalin', 3],
+    ['asulam', 2.1],
+  ])('one application of %s is at most %s lb/acre', (name, most) =>
+    expect(of(name).activeLbPerAcre.most).toBe(most),
+  )
+  it('is less in a year on turf that stands less of it', () => {
+    expect(of('asulam').activeLbPerAcre.year).toBe(2.1)
+    expect(of('prodiamine').yearOn).toEqual({
+      creepingBentgrass: 0.65,
+      fineFescue: 0.65,
+      kentuckyBluegrass: 1,
+      perennialRyegrass: 1,
+    })
+  })
+  it('adds up over the year in acid equivalent, whatever salt or ester it is sold as', () => {
+    const amine: LabelRules = almanac.sampleLabels.find((l) => l.code === 'brackwell')!.rules
+    const use = amine.uses[0]!
+    const before = (name: string, basis: 'ae' | 'ai' = 'ae') => [
+      { day: '2026-04-01', actives: [{ name, basis, rate: { value: 1, unit: 'lb/acre' as const } }] },
+    ]
+    const used = (name: string, basis?: 'ae' | 'ai') =>
+      computeYearUse(amine, use, before(name, basis), '2026-06-01').used.value
+    expect(used('2,4-D dimethylammonium')).toBeGreaterThan(0)
+    for (const name of ['2,4-D-2-ethylhexyl', '2,4-D choline', '2,4-d', '2,4-D butotyl'])
+      expect(used(name), name).toBeCloseTo(used('2,4-D dimethylammonium'), 12)
+    for (const name of ['dicamba', 'mecoprop-P', 'MCPA']) expect(used(name), name).toBe(0)
+    // Of the whole salt nobody knows how much acid it is.
+    expect(used('2,4-D choline', 'ai')).toBe(0)
+  })
+})
+
+describe('what is beside the lawn', () => {
+  test.each([
+    'mecoprop-P',
+    'MCPA',
+    'dicamba',
+    'triclopyr triethylammonium',
+    'triclopyr-butotyl',
+    'fluroxypyr',
+    'clopyralid',
+    'quinclorac',
+    'halauxifen-methyl',
+    'glyphosate',
+    'glufosinate',
+    ...sulfonylureas,
+  ])('is hurt by droplets of %s', (name) => expect(of(name).drift).toBe(true))
+  it('is hurt by the vapour of esters and of dicamba', () => {
+    const volatile = almanac.actives.filter((a) => a.volatile).map((a) => a.name)
+    expect(volatile.sort()).toEqual(['2,4-D-2-ethylhexyl', 'dicamba', 'triclopyr-butotyl'])
+  })
+})
+
+describe('what an active does to a weed', () => {
+  test.each<[active: string, plant: string, stage: Parameters<typeof efficacyOf>[2], efficacy: string]>([
+    ['metsulfuron-methyl', 'virginiaButtonweed', 'mature', 'fair'],
+    ['metsulfuron-methyl', 'doveweed', 'seedling', 'fair'],
+    ['metsulfuron-methyl', 'doveweed', 'mature', 'poor'],
+    ['metsulfuron-methyl', 'starOfBethlehem', 'mature', 'poor'],
+    ['sulfentrazone', 'starOfBethlehem', 'leaves', 'good'],
+    ['carfentrazone-ethyl', 'starOfBethlehem', 'leaves', 'good'],
+    ['metsulfuron-methyl', 'chamberbitter', 'leaves', 'fair'],
+    ['2,4-D dimethylammonium', 'henbit', 'leaves', 'fair'],
+    ['2,4-D dimethylammonium', 'commonMallow', 'mature', 'poor'],
+    ['triclopyr-butotyl', 'kikuyugrass', 'mature', 'suppression'],
+    ['quinclorac', 'kikuyugrass', 'leaves', 'fair'],
+    ['sulfentrazone', 'whiteClover', 'mature', 'fair'],
+    ['fluazifop-P-butyl', 'bermudagrass', 'mature', 'suppression'],
+    ['halosulfuron-methyl', 'purpleNutsedge', 'mature', 'good'],
+    ['MSMA', 'dallisgrass', 'manyTillers', 'good'],
+    ['MCPA', 'stingingNettle', 'leaves', 'fair'],
+    ['dicamba', 'lespedeza', 'leaves', 'good'],
+    ['2,4-D dimethylammonium', 'americanBurnweed', 'leaves', 'good'],
+    ['clopyralid', 'lawnBurweed', 'leaves', 'good'],
+    ['fluroxypyr', 'dollarweed', 'leaves', 'good'],
+  ])('%s on %s (%s): %s', (active, plant, stage, efficacy) =>
+    expect(efficacyOf(of(active), plant, stage)).toBe(efficacy),
+  )
+  it('is known of glyphosate for everything green', () => {
+    const { efficacy } = of('glyphosate')
+    const known = new Set(almanac.actives.flatMap((a) => Object.keys(a.efficacy)))
+    for (const soft of ['moss', 'algae']) known.delete(soft)
+    expect([...known].filter((p) => !efficacy[p])).toEqual([])
+  })
+})
+
+describe('resistance', () => {
+  const resists = (plant: string) => almanac.actives.filter((a) => a.resistant?.includes(plant))
+  it('of goosegrass and annual bluegrass is told of the groups it is known of', () => {
+    const groups = (plant: string) => new Set(resists(plant).map((a) => a.group))
+    for (const group of ['1', '3', '9', '14']) expect(groups('goosegrass'), group).toContain(group)
+    for (const group of ['2', '3', '5', '9', '29']) expect(groups('annualBluegrass'), group).toContain(group)
+  })
+  it.each([
+    ['smoothCrabgrass', 'quinclorac'],
+    ['buckhornPlantain', '2,4-D dimethylammonium'],
+    ['smoothCrabgrass', 'fenoxaprop-P-ethyl'],
+    ['annualBluegrass', 'indaziflam'],
+    ['goosegrass', 'oxadiazon'],
+  ])('of %s to %s is told', (plant, active) => expect(resists(plant).map((a) => a.name)).toContain(active))
+})
