@@ -1,5 +1,14 @@
 import { describe, expect, it, test } from 'vitest'
-import { computeYearUse, efficacyOf, toleranceOf, type Active, type LabelRules } from '@jardinero/core/shelf'
+import {
+  computeYearUse,
+  efficacyOf,
+  judgeApplication,
+  situationOf,
+  toleranceOf,
+  usualSituation,
+  type Active,
+  type LabelRules,
+} from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
 import { almanac } from './src/index.ts'
 
@@ -149,6 +158,58 @@ describe('what an active does to a weed', () => {
     const known = new Set(almanac.actives.flatMap((a) => Object.keys(a.efficacy)))
     for (const soft of ['moss', 'algae']) known.delete(soft)
     expect([...known].filter((p) => !efficacy[p])).toEqual([])
+  })
+})
+
+describe('the law of the place', () => {
+  /** What is said of a growing bermudagrass home lawn somewhere, of the law alone. */
+  const lawIn = (active: string, places: string[], more: Partial<typeof usualSituation> = {}) => {
+    const rules = {
+      ...almanac.sampleLabels.find((l) => l.code === 'brackwell')!.rules,
+      actives: [{ name: active, strength: { value: 1, unit: 'lb/gal', basis: of(active).basis } }],
+    } as LabelRules
+    const ground = { id: 'g', name: 'Front', turf: 'bermudagrass', state: 'growing' as const, passes: [] }
+    const { refusals } = judgeApplication({ day: '2026-05-12', rules }, ground, {
+      situation: { ...usualSituation, places, ...more },
+      neighbours: [],
+      actives: almanac.actives,
+    })
+    return refusals.filter((r) => r.source === 'law').map((r) => r.code)
+  }
+  it.each([
+    ['atrazine', ['GB'], 'activeNotApproved'],
+    ['simazine', ['GB'], 'activeNotApproved'],
+    ['trifluralin', ['GB'], 'activeNotApproved'],
+    ['diquat', ['GB'], 'activeNotApproved'],
+    ['bromoxynil', ['EU'], 'activeNotApproved'],
+    ['2,4-D dimethylammonium', ['CA', 'Ontario'], 'activeNotForSite'],
+    ['MSMA', ['US'], 'activeNotForSite'],
+    ['MSMA', ['US', 'florida'], 'activeNotApproved'],
+    ['clopyralid', ['US', 'Washington'], 'activeNotForSite'],
+  ])('of %s in %s: %s', (active, places, code) => expect(lawIn(active, places)).toContain(code))
+  it('is that of the place alone: what one country bans another may let, and a golf course is no home', () => {
+    expect(lawIn('2,4-D dimethylammonium', ['CA'])).toEqual([])
+    expect(lawIn('clopyralid', ['AU'])).toEqual([])
+    expect(lawIn('MSMA', ['AU'])).toEqual([])
+    expect(lawIn('clopyralid', ['US'], { site: 'golf' })).toEqual([])
+  })
+  it('follows from where a yard lies, until its owner says otherwise', () => {
+    const at = (timeZone: string) => situationOf({ timeZone }).places
+    for (const { code, timeZone } of almanac.climates)
+      expect([code, at(timeZone)]).toEqual([code, [code === 'corranVale' ? 'AU' : 'US']])
+    expect(at('America/Indiana/Vincennes')).toEqual(['US'])
+    expect(at('America/Toronto')).toEqual(['CA'])
+    expect(at('Europe/London')).toEqual(['GB'])
+    expect(at('Europe/Berlin')).toEqual(['EU'])
+    expect(at('Pacific/Auckland')).toEqual(['NZ'])
+    // Where nobody knows the law nothing is said of it.
+    expect(at('Asia/Tokyo')).toEqual([])
+    const own = { ...usualSituation, places: ['CA', 'Ontario'] }
+    expect(situationOf({ timeZone: 'America/New_York', shelfSituation: own })).toBe(own)
+  })
+  it('has a year in which it was so', () => {
+    for (const { name, law = {} } of almanac.actives)
+      for (const { known } of Object.values(law)) expect(known, name).toBeGreaterThanOrEqual(2020)
   })
 })
 

@@ -1,6 +1,6 @@
 import Joi from 'joi'
 import { belts } from '@jardinero/core/scout'
-import { sites, tolerances } from '@jardinero/core/shelf'
+import { lawKinds, tolerances } from '@jardinero/core/shelf'
 import { turfStates } from '@jardinero/core/yard'
 
 const names = Joi.array().items(Joi.string().min(2)).min(1)
@@ -89,9 +89,13 @@ export const activesSchema = Joi.array()
         firstDays: days.required(),
         judgeDays: Joi.array().ordered(days.required(), days.required()).length(2).required(),
       }).required(),
-      notFor: Joi.object()
-        .pattern(Joi.string().length(2).uppercase(), Joi.array().items(Joi.valid(...sites)))
-        .required(),
+      law: Joi.object().pattern(
+        Joi.string().max(60),
+        Joi.object({
+          kind: Joi.valid(...lawKinds).required(),
+          known: Joi.number().integer().min(2000).max(2100).required(),
+        }),
+      ),
       tolerance: Joi.object({
         safe: turfCodes,
         caution: Joi.object().pattern(Joi.string(), Joi.string()),

@@ -361,7 +361,7 @@ describe('what products have against each other', () => {
 
   it('minds a grass active beside an auxin, and water that is hard, alkaline or muddy', () => {
     const active = (name: string, more: Partial<Active>): Active =>
-      ({ name, group: '4', notFor: {}, tolerance: { safe: ['tallFescue'] }, states: {}, ...more }) as Active
+      ({ name, group: '4', tolerance: { safe: ['tallFescue'] }, states: {}, ...more }) as Active
     const grass = label('Grass', {
       actives: [{ name: 'fop', strength: { value: 50, unit: 'percent', basis: 'ai' }, group: '1' }],
     })

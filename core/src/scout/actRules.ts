@@ -66,7 +66,8 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
     if (!clock.dies) return out('wait', 'doesNotDie')
     const today = dayOfYear(day)
     const toDeath = daysFromSpan(today, clock.dies) === 0 ? 0 : daysUntil(today, clock.dies)
-    const params = { days: toDeath, limit: limits.diesWithin }
+    // Told in weeks: a year's first heat or frost is not known to the day.
+    const params = { days: toDeath, weeks: Math.round(toDeath / 7), limit: limits.diesWithin }
     if (stage === 'seedling' || toDeath > limits.diesWithin)
       return { ...out('wait', 'longToLive', params), threshold: 'diesWithin' }
     const because = plant.cycle === 'winterAnnual' ? 'diesInSummer' : 'diesInFrost'

@@ -3,7 +3,7 @@ import type { Plant } from '../scout/index.ts'
 import { groundOf, type GroundChoices, type Trend, type Weed } from '../soil/index.ts'
 import {
   activesNamed,
-  usualSituation,
+  situationOf,
   type Active,
   type Circumstances,
   type Pass,
@@ -30,6 +30,7 @@ export interface PlanFacts {
   yard: {
     latitude: number
     seasonWishes?: SeasonWishes | null
+    timeZone: string
     shelfSituation?: Circumstances['situation'] | null
   }
   zones: {
@@ -80,7 +81,7 @@ export function buildPlanContext(facts: PlanFacts): PlanContext {
       labels.map((l) => l.rules),
     ),
     around: {
-      situation: yard.shelfSituation ?? usualSituation,
+      situation: situationOf(yard),
       hemisphere: hemisphereOf(yard.latitude),
       sprouts: almanac.sprouts,
     },

@@ -43,6 +43,13 @@ export type Tolerance = (typeof tolerances)[number]
 export const sites = ['homeLawn', 'golf', 'sod'] as const
 export type Site = (typeof sites)[number]
 
+/** Not approved at all, for those with a licence, or for no home lawn; and the year in which that was so. */
+export const lawKinds = ['notApproved', 'licensedOnly', 'notForHomes'] as const
+export interface LawOfPlace {
+  kind: (typeof lawKinds)[number]
+  known: number
+}
+
 /** What is known of an active ingredient: on weeds that are up, on turf, and how it shows. */
 export interface Active {
   /** ISO common name, salts and esters written out. */
@@ -62,8 +69,8 @@ export interface Active {
   soilDays?: [least: number, most: number]
   /** What is seen first and when, and the days between which it is judged. */
   symptoms: { kind: string; firstDays: number; judgeDays: [from: number, to: number] }
-  /** Where it may not be used, by country. */
-  notFor: Record<string, Site[]>
+  /** What the law of a place says of it, by the place: a country, a state or province. Where nothing is said nothing is known. */
+  law?: Record<string, LawOfPlace>
   /** By turf that grows; turf that is not named is not known. */
   tolerance: { safe?: string[]; caution?: Record<string, string>; injures?: string[]; kills?: string[] }
   /** What a state of the turf makes of a turf that would stand it. */

@@ -11,7 +11,7 @@ const active = (name: string, least: number, most: number, more: Partial<Active>
   mobility: 'systemic',
   activeLbPerAcre: { least, most, year: most * 2 },
   symptoms: { kind: 'twisting', firstDays: 1, judgeDays: [14, 28] },
-  notFor: {},
+
   tolerance: {},
   states: {},
   efficacy: {},

@@ -11,3 +11,4 @@ export {
 } from './place.ts'
 export { checkSection, computeSides, longestTapeFt, tapeNames, type Section } from './section.ts'
 export { shapeKinds, shapes, type Point, type ShapeKind, type ShapeRule } from './shapes/index.ts'
+export { placeOfZone } from './lawPlace.ts'

@@ -6,7 +6,7 @@ import { addDays, type Day, type YardId, type ZoneId } from '@jardinero/core/qua
 import {
   groundFacts,
   seenDays,
-  usualSituation,
+  situationOf,
   type Circumstances,
   type JudgedGround,
   type OutlookDay,
@@ -45,7 +45,7 @@ export function createAround(
     return {
       facts: groundFacts(zone, { seeding: yard.seasonWishes?.seeding ?? [], finds }, day),
       around: {
-        situation: yard.shelfSituation ?? usualSituation,
+        situation: situationOf(yard),
         neighbours: zones
           .filter((z) => !touched.includes(z.id))
           .map(({ name, turf, state }) => ({ name, turf, state })),

@@ -1,7 +1,7 @@
 import { computed } from 'vue'
 import { dateJobs, jobEvents, jobsDue, jobWords, judgeJobs, standingOf, type Job } from '@jardinero/core/job'
 import type { LabelId } from '@jardinero/core/quantity'
-import { usualSituation } from '@jardinero/core/shelf'
+import { situationOf, usualSituation } from '@jardinero/core/shelf'
 import { useShelf } from '../shelf/index.ts'
 import { useAccount, useJobs, useYard } from '../state/index.ts'
 import { useKeptSeason } from './useKeptSeason.ts'
@@ -55,7 +55,7 @@ export function useJobJudgement() {
       seeding: yard.value?.seasonWishes?.seeding ?? [],
       finds: account.state.finds,
       around: {
-        situation: yard.value?.shelfSituation ?? usualSituation,
+        situation: yard.value ? situationOf(yard.value) : usualSituation,
         actives: shelf.almanac.actives,
         hemisphere: situation.value.hemisphere,
         sprouts: shelf.almanac.sprouts,

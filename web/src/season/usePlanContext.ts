@@ -44,7 +44,7 @@ export function usePlanContext() {
   const context = computed<PlanContext>(() =>
     buildPlanContext({
       today: planDay.value,
-      yard: yard.value ?? { latitude: 0 },
+      yard: yard.value ?? { latitude: 0, timeZone: 'UTC' },
       zones: zones.value.map((zone) => ({
         ...zone,
         areaSqFt: areas.value.get(zone.id)?.area.value ?? 0,

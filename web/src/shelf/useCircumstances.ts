@@ -1,7 +1,13 @@
 import { computed } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import type { Day } from '@jardinero/core/quantity'
-import { groundFacts, usualSituation, type Circumstances, type OutlookDay } from '@jardinero/core/shelf'
+import {
+  groundFacts,
+  situationOf,
+  usualSituation,
+  type Circumstances,
+  type OutlookDay,
+} from '@jardinero/core/shelf'
 import { connection } from '../kit/api.ts'
 import { useAccount, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
@@ -30,7 +36,7 @@ export function useCircumstances() {
       .slice(0, 7)
       .map(({ day: on, maximumC, minimumC }) => ({ day: on, highC: maximumC, lowC: minimumC }))
   }
-  const situationNow = () => yard.value?.shelfSituation ?? usualSituation
+  const situationNow = () => (yard.value ? situationOf(yard.value) : usualSituation)
   /** Who it is for and what is beside it. @param touched lawns it goes over */
   const around = (touched: Pick<Zone, 'id'>[]): Omit<Circumstances, 'actives' | 'outlook' | 'override'> => ({
     situation: situationNow(),

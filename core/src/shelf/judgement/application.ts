@@ -1,7 +1,7 @@
 import type { Caution, Day, Quantity, RatePerAreaUnit, Refusal } from '../../quantity/index.ts'
 import type { PlantStage } from '../../scout/index.ts'
 import type { Trend } from '../../soil/index.ts'
-import type { Hemisphere, TurfState } from '../../yard/index.ts'
+import { placeOfZone, type Hemisphere, type TurfState } from '../../yard/index.ts'
 import type { Active, Site } from '../active.ts'
 import type { LabelRules, Purpose } from '../label.ts'
 import type { SeenWeed } from '../reach.ts'
@@ -19,6 +19,17 @@ export interface ShelfSituation {
   nearVegetables: boolean
   /** Trees and shrubs: none near, near, or with their roots under the weeds. */
   trees: 'none' | 'near' | 'over'
+}
+/** A yard's own, or what is usual where it lies. */
+export function situationOf({
+  shelfSituation,
+  timeZone,
+}: {
+  shelfSituation?: ShelfSituation | null
+  timeZone: string
+}): ShelfSituation {
+  const place = placeOfZone(timeZone)
+  return shelfSituation ?? { ...usualSituation, places: place ? [place] : [] }
 }
 export const usualSituation: ShelfSituation = {
   licensed: false,

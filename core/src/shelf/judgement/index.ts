@@ -9,7 +9,7 @@ export type {
   ShelfSituation,
   TurfCheck,
 } from './application.ts'
-export { usualSituation } from './application.ts'
+export { situationOf, usualSituation } from './application.ts'
 export { groundFacts, seenDays, type KnownOfGround } from './ground.ts'
 export { judgeApplication, rules as judgementRules } from './judge.ts'
 export { airBand } from './rules/heat.ts'

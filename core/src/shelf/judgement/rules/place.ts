@@ -1,8 +1,20 @@
-import { toleranceOf } from '../../active.ts'
-import type { Objection, Rule } from '../application.ts'
+import { toleranceOf, type Active } from '../../active.ts'
+import type { Objection, Rule, ShelfSituation } from '../application.ts'
 import { minds, stops } from '../objection.ts'
 
 const sameWord = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
+
+/** What the law of each place that is named says of an active there. */
+function lawfulHere({ name, law = {} }: Active, { licensed, site, places }: ShelfSituation): Objection[] {
+  return Object.entries(law)
+    .filter(([place]) => places.some((own) => sameWord(own, place)))
+    .flatMap(([place, { kind, known }]): Objection[] => {
+      const params = { active: name, site, place, known: String(known) }
+      if (kind === 'notApproved') return [stops('law', 'activeNotApproved', params)]
+      if (kind === 'licensedOnly') return licensed ? [] : [stops('law', 'activeForLicensed', params)]
+      return site === 'homeLawn' ? [stops('law', 'activeNotForSite', params)] : []
+    })
+}
 
 /** Licence, kind of ground and law of the place: who may use it where. */
 export const whoAndWhere: Rule = ({ application: { rules }, known, circumstances }) => {
@@ -12,10 +24,7 @@ export const whoAndWhere: Rule = ({ application: { rules }, known, circumstances
   return [
     ...(rules.restrictedUse && !licensed ? [stops('law', 'needsLicence', { label })] : []),
     ...(rules.sites && !rules.sites.includes(site) ? [stops('label', 'notForSite', { label, site })] : []),
-    ...known.flatMap(({ name, notFor }): Objection[] => {
-      const country = places.find((p) => notFor[p]?.includes(site))
-      return country ? [stops('law', 'activeNotForSite', { active: name, site, place: country })] : []
-    }),
+    ...known.flatMap((active) => lawfulHere(active, circumstances.situation)),
     ...(barred ? [stops('law', 'notInPlace', { label, place: barred })] : []),
   ]
 }

@@ -1,0 +1,29 @@
+/** Where law is one, as far as it is known here: by the time zones (IANA) that lie in it. The union has one list, not each of its countries. */
+const zonesOf: Record<string, string[]> = {
+  US: [
+    'America/New_York,America/Chicago,America/Denver,America/Phoenix,America/Los_Angeles,America/Anchorage,America/Detroit',
+    'America/Boise,America/Juneau,America/Sitka,America/Nome,America/Adak,America/Menominee,Pacific/Honolulu',
+    'America/Indiana/,America/Kentucky/,America/North_Dakota/',
+  ],
+  CA: [
+    'America/Toronto,America/Vancouver,America/Edmonton,America/Winnipeg,America/Halifax,America/St_Johns,America/Regina',
+    'America/Moncton,America/Montreal,America/Glace_Bay,America/Goose_Bay,America/Whitehorse,America/Yellowknife,America/Iqaluit',
+    'America/Thunder_Bay,America/Nipigon,America/Rainy_River,America/Swift_Current,America/Dawson_Creek,America/Fort_Nelson',
+  ],
+  GB: ['Europe/London,Europe/Belfast'],
+  EU: [
+    'Europe/Dublin,Europe/Paris,Europe/Berlin,Europe/Madrid,Europe/Rome,Europe/Lisbon,Europe/Vienna,Europe/Brussels,Europe/Amsterdam',
+    'Europe/Luxembourg,Europe/Copenhagen,Europe/Stockholm,Europe/Helsinki,Europe/Tallinn,Europe/Riga,Europe/Vilnius,Europe/Warsaw',
+    'Europe/Prague,Europe/Bratislava,Europe/Budapest,Europe/Ljubljana,Europe/Zagreb,Europe/Bucharest,Europe/Sofia,Europe/Athens',
+    'Europe/Malta,Asia/Nicosia,Atlantic/Canary,Atlantic/Madeira,Atlantic/Azores',
+  ],
+  AU: ['Australia/'],
+  NZ: ['Pacific/Auckland,Pacific/Chatham'],
+}
+const zones = Object.entries(zonesOf).flatMap(([place, lines]) =>
+  lines.flatMap((line) => line.split(',').map((zone) => [zone, place] as const)),
+)
+
+/** The place whose law holds where a time zone lies; nothing where it is none of those that are known. */
+export const placeOfZone = (timeZone: string): string | undefined =>
+  zones.find(([zone]) => (zone.endsWith('/') ? timeZone.startsWith(zone) : timeZone === zone))?.[1]
