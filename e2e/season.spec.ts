@@ -111,7 +111,7 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
   await page.getByRole('button', { name: 'Drop the change' }).click()
   await expect(gap).toBeHidden()
 
-  const caution = school(page, 'one full pass before').getByText('so that the barrier is gone')
+  const caution = page.getByText('so that the barrier is gone').first()
   await expect(caution).toBeVisible()
   const before = await share(page, 'one full pass before')
   await page.getByRole('button', { name: /Remove: Front/ }).click()
