@@ -521,6 +521,8 @@ describe('control and what is not control', () => {
         remedy?.params?.['day'],
       ])
       expect(said).toEqual(from ? [['worksAgain', from, from]] : [])
+      const { uncovered } = on(day, [['smoothCrabgrass', stage]])
+      expect(uncovered.map((u) => u.again?.day)).toEqual(from ? [from] : [])
     })
     it('has its summer half a year on in the south', () => {
       const { judged } = on('2027-01-25', [['smoothCrabgrass', 'mature']], 'southern')

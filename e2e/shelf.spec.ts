@@ -61,7 +61,9 @@ test('three weeds on fescue in late summer get one tank of three, with the reaso
   })
   await test.step('crabgrass that is old is out of reach until mid-August, and the day is said', async () => {
     await askAbout(page, 'large crabgrass', 'setting seed')
-    await expect(page.locator('h1')).toContainText('Nothing that may go there now controls large crabgrass.')
+    await expect(page.locator('h1')).toContainText(
+      'Nothing that may go there now controls large crabgrass. Quarlock 60 WG does from about Aug 15.',
+    )
     await cell(page, 'Quarlock 60 WG', 'large crabgrass').click()
     await expect(page.locator('.why')).toContainText('it works again from about Aug 15')
   })

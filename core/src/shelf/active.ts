@@ -45,7 +45,7 @@ export type Site = (typeof sites)[number]
 
 /** Not approved at all, for those with a licence, or for no home lawn; and the year in which that was so. */
 export const lawKinds = ['notApproved', 'licensedOnly', 'notForHomes'] as const
-export interface LawOfPlace {
+interface LawOfPlace {
   kind: (typeof lawKinds)[number]
   known: number
 }

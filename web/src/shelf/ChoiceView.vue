@@ -84,7 +84,14 @@ const toBench = computed(() => {
       <WhyPanel v-if="judged && picked" :judged="judged" :plant="picked.plant" />
       <TankPanel v-for="(t, i) in tanks" :key="i" :shelf="shelf" :tank="t" />
       <p v-for="u in choice.uncovered" :key="u.plant" class="stop">
-        {{ say('shelf.uncovered', { plant: u.plant, best: u.best?.product.rules.name ?? 'none' }) }}
+        {{
+          say('shelf.uncovered', {
+            plant: u.plant,
+            best: u.best?.product.rules.name ?? 'none',
+            again: 'none',
+            ...(u.again && { again: u.again.product.product.rules.name, day: u.again.day }),
+          })
+        }}
       </p>
       <OtherWays :shelf="shelf" />
     </template>

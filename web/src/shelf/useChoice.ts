@@ -73,19 +73,24 @@ export function useChoice() {
         'none',
     })
     const left = found.uncovered.length ? plants(found.uncovered.map((u) => u.plant)) : 'none'
+    const [again] = found.uncovered.flatMap((u) => u.again ?? [])
+    const dated: Record<string, string> = again
+      ? { again: again.product.product.rules.name, day: again.day }
+      : { again: 'none' }
     if (!found.needs.length) {
       const acts = found.gentler.map(({ plant, act }) =>
         say('shelf.gentler', { plant, act: say(`act.${act.act}`).toLowerCase() }),
       )
       return { code: 'shelf.answer.noSpray', params: { ...params, acts: list(acts) } }
     }
-    if (found.tank) return { code: 'shelf.answer.tank', params: { ...params, ...named(found.tank), left } }
+    if (found.tank)
+      return { code: 'shelf.answer.tank', params: { ...params, ...named(found.tank), left, ...dated } }
     if (found.later)
       return {
         code: 'shelf.answer.later',
         params: { ...params, ...named(found.later.tank), day: found.later.day },
       }
-    return { code: 'shelf.answer.none', params: { ...params, left } }
+    return { code: 'shelf.answer.none', params: { ...params, left, ...dated } }
   })
   const activeOf = computed(() => createActiveFinder(shelf.almanac.actives))
   const expectationOf = (j: JudgedProduct) => {

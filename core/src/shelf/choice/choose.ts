@@ -23,7 +23,7 @@ export interface Choice {
   split?: Tank[]
   others: Tank[]
   /** Weeds of `needs` that nothing usable controls, with the best that is there. */
-  uncovered: { plant: string; best?: JudgedProduct }[]
+  uncovered: { plant: string; best?: JudgedProduct; again?: { product: JudgedProduct; day: Day } }[]
   /** The first day a tank opens that today's weather shuts. */
   later?: { day: Day; tank: Tank }
   answers: RankedAnswer[]
@@ -63,6 +63,20 @@ function bestPartial(judged: JudgedProduct[], plant: string): JudgedProduct | un
 
 /** Verdicts on plants that are not there today. */
 const gone = new Set(['died', 'notUp', 'ownTurf'])
+
+/** What is out of reach of a weed now and in reach of it again, soonest; nothing else stands against it. */
+function soonestAgain(
+  judged: JudgedProduct[],
+  plant: string,
+): { product: JudgedProduct; day: Day } | undefined {
+  const each = judged
+    .filter((j) => j.refusals.every((r) => r.code === 'worksAgain'))
+    .flatMap((product) => {
+      const day = product.marks.get(plant)?.again
+      return day ? [{ product, day }] : []
+    })
+  return each.toSorted((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))[0]
+}
 
 /** One line a plant: where it was found twice, the older and larger speaks for it. */
 function onePerPlant(weeds: ChoiceWeed[]): ChoiceWeed[] {
@@ -123,7 +137,8 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
       .filter((plant) => !relied.some((t) => t.by.has(plant)))
       .map((plant) => {
         const best = bestPartial(judged, plant)
-        return { plant, ...(best && { best }) }
+        const again = soonestAgain(judged, plant)
+        return { plant, ...(best && { best }), ...(again && { again }) }
       }),
     ...(waits && { later: waits }),
     answers: rankAnswers(present.length ? present : weeds, judged, tank),

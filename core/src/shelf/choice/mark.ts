@@ -41,6 +41,7 @@ export function markWeed(
       ...found,
       mark: efficacy === 'fair' ? 'weak' : 'no',
       why: [because('worksAgain', { active: active.name, plant, from })],
+      again: from,
     }
   const stage = stagesMeant(weed).at(-1)!
   const [now, works] = [

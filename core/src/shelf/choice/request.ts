@@ -59,6 +59,8 @@ export interface Mark {
   active?: string
   /** Why it is not control, or why the product may not be used for it. */
   why: Refusal[]
+  /** It does nothing now, and is control again from this day on. */
+  again?: Day
 }
 
 export interface JudgedProduct {
