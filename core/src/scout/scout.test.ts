@@ -356,7 +356,11 @@ describe('what a find means', () => {
       stage: 'flowering',
       amount: { kind: 'grid', hits: 30, points: 100 },
     })
-    expect(late.acts[0]).toMatchObject({ act: 'wait', because: 'diesInSummer', params: { days: 11, weeks: 2 } })
+    expect(late.acts[0]).toMatchObject({
+      act: 'wait',
+      because: 'diesInSummer',
+      params: { days: 11, weeks: 2 },
+    })
     expect(late.mark).toEqual({ from: '2026-08-18', germinatesFrom: '2026-09-01' })
     expect(ask({ day: '2026-09-20' }).mark).toEqual({ from: '2026-09-20', germinatesFrom: '2026-09-01' })
     expect(ask({ plant: leafy }).mark).toBeUndefined()
