@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from 'vitest'
 import {
   computeYearUse,
+  createActiveFinder,
   efficacyOf,
   judgeApplication,
   situationOf,
@@ -210,6 +211,44 @@ describe('the law of the place', () => {
   it('has a year in which it was so', () => {
     for (const { name, law = {} } of almanac.actives)
       for (const { known } of Object.values(law)) expect(known, name).toBeGreaterThanOrEqual(2020)
+  })
+})
+
+describe('an active by the name people write', () => {
+  const find = createActiveFinder(almanac.actives)
+  it.each([
+    ['2,4-D', '2,4-D dimethylammonium'],
+    ['2,4-D choline', '2,4-D dimethylammonium'],
+    ['2,4-d  Isooctyl ester', '2,4-D-2-ethylhexyl'],
+    ['2,4-D 2-ethylhexyl ester', '2,4-D-2-ethylhexyl'],
+    ['MCPP', 'mecoprop-P'],
+    ['mecoprop', 'mecoprop-P'],
+    ['mecoprop-P potassium', 'mecoprop-P'],
+    ['benefin', 'benfluralin'],
+    ['pronamide', 'propyzamide'],
+    ['glyphosate isopropylamine', 'glyphosate'],
+    ['Glyphosate, isopropylamine salt', 'glyphosate'],
+    ['glyphosate isopropylamine salt', 'glyphosate'],
+    ['dicamba diglycolamine salt', 'dicamba'],
+    ['glufosinate-ammonium', 'glufosinate'],
+    ['triclopyr BEE', 'triclopyr-butotyl'],
+    ['s metolachlor', 'S-metolachlor'],
+    ['PRODIAMINE', 'prodiamine'],
+    // An ester of an acid of which only the salt is known is not known.
+    ['MCPA 2-ethylhexyl ester', undefined],
+    ['something new', undefined],
+    ['', undefined],
+  ])('%s is %s', (written, name) => expect(find(written)?.name).toBe(name))
+  it('is the same barrier under any of its names', () => {
+    const barrier = createActiveFinder(almanac.barriers)
+    expect(barrier('benefin')?.name).toBe('benfluralin')
+    expect(barrier('Pronamide')?.name).toBe('propyzamide')
+  })
+  it('goes to one active each', () => {
+    const names = almanac.actives.flatMap((a) => [a.name, ...(a.also ?? [])])
+    for (const { name, also = [] } of almanac.actives)
+      for (const other of [name, ...also]) expect(find(other)?.name, other).toBe(name)
+    expect(new Set(names.map((n) => n.toLowerCase())).size).toBe(names.length)
   })
 })
 

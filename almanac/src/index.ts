@@ -48,11 +48,18 @@ export interface SampleLabel {
   rules: LabelRules
 }
 
+const knownActives = load<Active[]>('actives', actives, activesSchema)
+/** A label may have any of an active's names. */
+const namesOf = (name: string) => {
+  const also = knownActives.find((a) => a.name === name)?.also
+  return also ? { also } : {}
+}
+
 export const almanac = {
   turf,
   climates: load<Climate[]>('climates', climates, climatesSchema),
-  barriers,
-  actives: load<Active[]>('actives', actives, activesSchema),
+  barriers: barriers.map((b) => ({ ...b, ...namesOf(b.name) })),
+  actives: knownActives,
   /** Held to the contract's label schema and to the label check by test. */
   sampleLabels: sampleLabels as SampleLabel[],
 }

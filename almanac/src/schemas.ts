@@ -70,6 +70,7 @@ export const activesSchema = Joi.array()
   .items(
     Joi.object({
       name: Joi.string().required(),
+      also: Joi.array().items(Joi.string().max(60)).min(1).unique(),
       group: Joi.string()
         .pattern(/^\d{1,2}$/)
         .required(),

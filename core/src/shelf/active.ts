@@ -1,4 +1,5 @@
 import { addDays, daysBetween, yearOf, type Day, type StrengthBasis } from '../quantity/index.ts'
+import { createActiveFinder } from './names.ts'
 import type { Hemisphere, TurfState } from '../yard/index.ts'
 
 /** Stages that an active tells apart: a grass with one or two tillers is not one with many. */
@@ -54,6 +55,8 @@ interface LawOfPlace {
 export interface Active {
   /** ISO common name, salts and esters written out. */
   name: string
+  /** Old, local and short names. */
+  also?: string[]
   /** Herbicide group, HRAC 2020 number. */
   group: string
   basis: StrengthBasis
@@ -111,16 +114,11 @@ export interface Active {
   confidence: 'measured' | 'estimate'
 }
 
-/** An active by its name in any spelling of capitals; undefined where the almanac does not know it. */
-export function createActiveFinder(actives: Active[]): (name: string) => Active | undefined {
-  const byName = new Map(actives.map((a) => [a.name.toLowerCase(), a]))
-  return (name) => byName.get(name.trim().toLowerCase())
-}
-
 /** Of the actives those that some labels name: what is judged or sent by no more than needed. */
 export function activesNamed(actives: Active[], labels: { actives: { name: string }[] }[]): Active[] {
-  const named = new Set(labels.flatMap((l) => l.actives.map((a) => a.name.trim().toLowerCase())))
-  return actives.filter((a) => named.has(a.name.toLowerCase()))
+  const activeOf = createActiveFinder(actives)
+  const named = new Set(labels.flatMap((l) => l.actives.map((a) => activeOf(a.name))))
+  return actives.filter((a) => named.has(a))
 }
 
 /** Efficacy of an active on a plant at a stage; undefined where it is not known for that plant. */

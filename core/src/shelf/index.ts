@@ -2,7 +2,6 @@ export {
   activesNamed,
   controlledStages,
   controlLevel,
-  createActiveFinder,
   efficacies,
   efficacyOf,
   lawKinds,
@@ -95,3 +94,4 @@ export {
   type Taken,
 } from './stock.ts'
 export { computeActiveRates, computeYearShare, computeYearUse, type Pass, type YearUse } from './yearUse.ts'
+export { createActiveFinder } from './names.ts'

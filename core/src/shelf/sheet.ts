@@ -1,5 +1,6 @@
 import { convert, unitParts, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
-import { createActiveFinder, efficacyOf, isControl, toleranceOf, weedStages, type Active } from './active.ts'
+import { efficacyOf, isControl, toleranceOf, weedStages, type Active } from './active.ts'
+import { createActiveFinder } from './names.ts'
 import { kindOf, measureOfFormulation, type LabelRules, type LabelUse } from './label.ts'
 
 /** How one turf stands a product, as a sheet marks it. */

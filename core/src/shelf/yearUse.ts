@@ -10,7 +10,7 @@ import {
   type Quantity,
   type RatePerAreaUnit,
 } from '../quantity/index.ts'
-import { isSameActive } from './acid.ts'
+import { isSameActive } from './names.ts'
 import type { ActiveRate, LabelRules, LabelUse } from './label.ts'
 
 /** One pass already on this ground: when, and what of each active went down per area. */

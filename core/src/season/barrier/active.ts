@@ -13,6 +13,8 @@ export type TargetClass = (typeof targetClasses)[number]
 export interface BarrierActive {
   /** ISO common name. */
   name: string
+  /** Old, local and short names. */
+  also?: string[]
   /** Herbicide group, HRAC 2020 number. */
   group: string
   /** Half-life of activity in the top 2 cm at 20 °C in moist ground, days: fitted to lengths of control. */

@@ -11,6 +11,7 @@ import {
 } from '../../quantity/index.ts'
 import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
 import {
+  createActiveFinder,
   computeActiveRates,
   type Active,
   type Circumstances,
@@ -127,9 +128,13 @@ export interface PlanContext {
   around?: Pick<Circumstances, 'situation' | 'hemisphere' | 'sprouts'>
 }
 
-/** The barrier an active of a label makes, if any. */
-export const barrierOf = (barriers: BarrierActive[], name: string): BarrierActive | undefined =>
-  barriers.find((b) => b.name.toLowerCase() === name.toLowerCase())
+const finders = new WeakMap<BarrierActive[], (name: string) => BarrierActive | undefined>()
+/** The barrier an active of a label makes, if any, by whichever name the label has. */
+export function barrierOf(barriers: BarrierActive[], name: string): BarrierActive | undefined {
+  const find = finders.get(barriers) ?? createActiveFinder(barriers)
+  finders.set(barriers, find)
+  return find(name)
+}
 
 /** Products of a pass with their labels; those whose label is gone are left out. */
 export const productsOf = (

@@ -1,5 +1,5 @@
 import type { Day } from '../../quantity/index.ts'
-import { createActiveFinder } from '../active.ts'
+import { createActiveFinder } from '../names.ts'
 import { bestAct, needsSpray, rankAnswers, type RankedAnswer } from './answers.ts'
 import { judgeProduct } from './product.ts'
 import type { ChoiceRequest, ChoiceWeed, JudgedProduct, Tank } from './request.ts'

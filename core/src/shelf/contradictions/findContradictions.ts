@@ -1,4 +1,5 @@
-import { createActiveFinder, type Active } from '../active.ts'
+import { type Active } from '../active.ts'
+import { createActiveFinder } from '../names.ts'
 import { checkLabel } from '../checkLabel.ts'
 import type { LabelRules } from '../label.ts'
 import { findCoverage } from './coverage.ts'

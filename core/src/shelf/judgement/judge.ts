@@ -1,5 +1,5 @@
 import type { Caution } from '../../quantity/index.ts'
-import { createActiveFinder } from '../active.ts'
+import { createActiveFinder } from '../names.ts'
 import { kindOf } from '../label.ts'
 import type { Application, Circumstances, JudgedGround, Judgement, Objection, Rule } from './application.ts'
 import { usualAmount } from './rules/amount.ts'

@@ -1,5 +1,5 @@
 import { convert, yearOf } from '../../../quantity/index.ts'
-import { isSameActive } from '../../acid.ts'
+import { createActiveFinder, isSameActive } from '../../names.ts'
 import type { Active } from '../../active.ts'
 import { computeActiveRates } from '../../yearUse.ts'
 import type { Objection, Rule } from '../application.ts'
@@ -15,8 +15,9 @@ const lbPerAcre = (value: number) => ({ value, unit: 'lb/acre' })
 export const usualAmount: Rule = ({ application, ground, known }) => {
   const { rules, rate, day } = application
   if (!rate) return []
+  const activeOf = createActiveFinder(known)
   return computeActiveRates(rules, worstOn(ground, rate)).flatMap((put): Objection[] => {
-    const active = known.find((a) => a.name.toLowerCase() === put.name.trim().toLowerCase())
+    const active = activeOf(put.name)
     if (!active || active.basis !== put.basis) return []
     const { most } = active.activeLbPerAcre
     const year = yearMost(active, ground.turf)
