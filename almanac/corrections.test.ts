@@ -3,6 +3,7 @@ import {
   computeYearUse,
   createActiveFinder,
   efficacyOf,
+  findClash,
   judgeApplication,
   situationOf,
   toleranceOf,
@@ -10,6 +11,7 @@ import {
   type Active,
   type LabelRules,
 } from '@jardinero/core/shelf'
+import { checkProgramme, noWishes } from '@jardinero/core/season'
 import type { TurfState } from '@jardinero/core/yard'
 import { almanac } from './src/index.ts'
 
@@ -239,6 +241,57 @@ describe('an active by the name people write', () => {
     ['something new', undefined],
     ['', undefined],
   ])('%s is %s', (written, name) => expect(find(written)?.name).toBe(name))
+  it('is the same to every rule: known, not mixed with itself, held to a restriction by another name', () => {
+    const label = (name: string, purpose: 'preEmergent' | 'postEmergent' = 'postEmergent'): LabelRules => {
+      const { rules } = almanac.sampleLabels.find((l) => l.code === 'brackwell')!
+      return {
+        ...rules,
+        name: `Label of ${name}`,
+        actives: [{ name, strength: { value: 2, unit: 'lb/gal', basis: 'ae' } }],
+        uses: [{ turf: ['tallFescue'], purpose, rate: { min: 0.5, max: 1, unit: 'floz/1000ft2' } }],
+      }
+    }
+    const ground = { id: 'g', name: 'Front', turf: 'tallFescue', state: 'growing' as const, passes: [] }
+    const { cautions } = judgeApplication({ day: '2026-05-12', rules: label('MCPP') }, ground, {
+      situation: usualSituation,
+      neighbours: [],
+      actives: almanac.actives,
+    })
+    expect(cautions.map((c) => c.code)).not.toContain('activeNotKnown')
+    const clash = (a: string, b: string) => findClash(label(a), label(b))?.code
+    expect(clash('2,4-D dimethylammonium', '2,4-D-2-ethylhexyl')).toBe('sameActiveTwice')
+    expect(clash('2,4-D dimethylammonium', 'dicamba')).toBeUndefined()
+    const faults = checkProgramme(
+      {
+        fertiliser: [],
+        passes: [
+          {
+            id: 'one',
+            season: 'rising',
+            when: { kind: 'day', day: '2026-03-10' },
+            labelId: 'l',
+            rate: { value: 0.5, unit: 'floz/1000ft2' },
+            zones: ['g'],
+            edges: 'once',
+          },
+        ],
+      },
+      {
+        today: '2026-03-01',
+        zones: [{ ...ground, areaSqFt: 5000 }],
+        places: [],
+        labels: [{ id: 'l', rules: label('benefin', 'preEmergent') }],
+        barriers: almanac.barriers,
+        actives: almanac.actives,
+        wishes: {
+          ...noWishes,
+          restrictions: [{ kind: 'active', name: 'benfluralin', mostLbPerAcre: 0, note: '' }],
+        },
+      },
+      () => '2026-03-10',
+    )
+    expect(faults.map((f) => f.code)).toContain('forbiddenHere')
+  })
   it('is the same barrier under any of its names', () => {
     const barrier = createActiveFinder(almanac.barriers)
     expect(barrier('benefin')?.name).toBe('benfluralin')

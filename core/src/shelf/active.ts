@@ -51,6 +51,9 @@ interface LawOfPlace {
   known: number
 }
 
+/** So many times what is usual of an active it is doubted, and so many it is no figure of this active at all. Our estimate. */
+export const overUsual = { doubted: 1.2, impossible: 2 } as const
+
 /** What is known of an active ingredient: on weeds that are up, on turf, and how it shows. */
 export interface Active {
   /** ISO common name, salts and esters written out. */

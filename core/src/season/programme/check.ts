@@ -10,6 +10,7 @@ import {
   computeActiveRates,
   groundFacts,
   judgeApplication,
+  createActiveFinder,
   usualSituation,
   type Pass,
 } from '../../shelf/index.ts'
@@ -36,16 +37,19 @@ interface Checked {
 function checkRestrictions(
   { pass, index, day }: Checked,
   before: Pass[],
-  { wishes, labels, barriers }: PlanContext,
+  { wishes, labels, barriers, actives = [] }: PlanContext,
 ): Refusal[] {
+  const activeOf = createActiveFinder(actives)
+  const isNamed = (active: string, name: string) =>
+    active.toLowerCase() === name.toLowerCase() ||
+    (activeOf(active) !== undefined && activeOf(active) === activeOf(name))
   const products = productsOf(pass, labels)
   const stated = products.flatMap(({ label }) => label.rules.actives)
   const groupOf = (active: string) =>
     barrierOf(barriers, active)?.group ??
     stated.find((a) => a.name.toLowerCase() === active.toLowerCase())?.group
   return wishes.restrictions.flatMap(({ kind, name, mostLbPerAcre }): Refusal[] => {
-    const meant = (active: string) =>
-      kind === 'active' ? active.toLowerCase() === name.toLowerCase() : groupOf(active) === name
+    const meant = (active: string) => (kind === 'active' ? isNamed(active, name) : groupOf(active) === name)
     const sum = (passes: Pass[]) =>
       passes
         .flatMap((p) => p.actives)

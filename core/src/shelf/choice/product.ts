@@ -3,6 +3,7 @@ import { toleranceOf, tolerances, type Active } from '../active.ts'
 import { namesTurf } from '../directions.ts'
 import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
 import { cheapestPackages, type Purchase } from '../packages.ts'
+import { createActiveFinder } from '../names.ts'
 import { computeActiveRates } from '../yearUse.ts'
 import { judgeApplication } from '../judgement/index.ts'
 import { because, mind } from '../judgement/objection.ts'
@@ -19,9 +20,10 @@ function purposeOf({ uses }: LabelRules, actives: Active[]): Purpose | undefined
 function mindPartial(rules: LabelRules, actives: Active[]): Caution[] {
   const barrier = rules.uses.find((u) => u.purpose === 'preEmergent')
   if (!barrier) return []
+  const activeOf = createActiveFinder(actives)
   return computeActiveRates(rules, { value: barrier.rate.max, unit: barrier.rate.unit }).flatMap(
     ({ name, rate }) => {
-      const known = actives.find((a) => a.name.toLowerCase() === name.toLowerCase())
+      const known = activeOf(name)
       const least = known?.mobility === 'soil' ? known.activeLbPerAcre.least : 0
       return rate.value < least * (1 - 1e-6)
         ? [
@@ -55,15 +57,16 @@ function turfVerdicts(
 
 /** Known resistant weeds, and groups that have gone down here before. */
 function mindResistance({ weeds, grounds }: ChoiceRequest, actives: Active[]): Caution[] {
+  const activeOf = createActiveFinder(actives)
   const past = new Set(
-    grounds.flatMap((g) => g.passes.flatMap((p) => p.actives.map((a) => a.name.toLowerCase()))),
+    grounds.flatMap((g) => g.passes.flatMap((p) => p.actives.map((a) => activeOf(a.name)))),
   )
   return actives.flatMap((a): Caution[] => [
     ...weeds
       .filter((w) => a.resistant?.includes(w.plant))
       .slice(0, 1)
       .map((w) => mind('resistanceKnown', { active: a.name, plant: w.plant, group: a.group })),
-    ...(past.has(a.name.toLowerCase()) ? [mind('usedBefore', { active: a.name, group: a.group })] : []),
+    ...(past.has(a) ? [mind('usedBefore', { active: a.name, group: a.group })] : []),
   ])
 }
 

@@ -1,6 +1,7 @@
 import { convert, type Quantity, type RatePerAreaUnit, type Refusal } from '../../quantity/index.ts'
 import { controlLevel } from '../active.ts'
 import type { LabelRules } from '../label.ts'
+import { isSameActive } from '../names.ts'
 import { compareVectors, findMinimumCover, type CoverSet } from './cover.ts'
 import { purchaseFor } from './product.ts'
 import { because } from '../judgement/objection.ts'
@@ -23,7 +24,13 @@ const mustDryWhileOtherIsWatered = (a: LabelRules, b: LabelRules): boolean =>
 /** Why two products cannot go down in one tank; nothing where they can, as far as their labels say. */
 export function findClash(a: LabelRules, b: LabelRules): Refusal | undefined {
   const params = { label: a.name, other: b.name }
-  const shared = a.actives.find((x) => b.actives.some((y) => y.name.toLowerCase() === x.name.toLowerCase()))
+  const shared = a.actives.find((x) =>
+    b.actives.some(
+      (y) =>
+        y.name.toLowerCase() === x.name.toLowerCase() ||
+        isSameActive({ name: x.name, ...x.strength }, { name: y.name, ...y.strength }),
+    ),
+  )
   if (shared) return because('sameActiveTwice', { ...params, active: shared.name })
   if (a.formulation === 'GR' || b.formulation === 'GR') return because('granuleNotInTank', params)
   if (forbids(a, b) || forbids(b, a)) return because('partnerForbidden', params)

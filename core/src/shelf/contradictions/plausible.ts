@@ -5,11 +5,12 @@ import {
   unitParts,
   type RatePerAreaUnit,
 } from '../../quantity/index.ts'
+import { overUsual } from '../active.ts'
 import type { LabelUse } from '../label.ts'
 import { quantity, refuse, warn, type FindRule, type Finding, type LabelContext } from './finding.ts'
 
-/** Rates stand this far outside an active's usual range before they are doubted, and so far over it that they are refused; seedling rates go far under. */
-const [over, never] = [1.2, 2] as const
+const { doubted: over, impossible: never } = overUsual
+/** So far under an active's usual range a rate is doubted: seedling rates go far under. */
 const under = 4
 
 const usable = ({ rate }: LabelUse): boolean =>

@@ -3,7 +3,7 @@ import type { PlantStage } from '../../scout/index.ts'
 import type { SeenWeed } from '../reach.ts'
 import type { JudgedGround, TurfCheck } from './application.ts'
 
-/** What was seen longer ago than so many days looks otherwise by now. */
+/** What was seen longer ago than so many days looks otherwise by now. Our estimate. */
 export const seenDays = 45
 
 /** A find, as far as it is asked about here. */

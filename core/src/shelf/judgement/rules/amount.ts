@@ -1,13 +1,12 @@
 import { convert, yearOf } from '../../../quantity/index.ts'
 import { createActiveFinder, isSameActive } from '../../names.ts'
-import type { Active } from '../../active.ts'
+import { overUsual, type Active } from '../../active.ts'
 import { computeActiveRates } from '../../yearUse.ts'
 import type { Objection, Rule } from '../application.ts'
 import { minds, stops } from '../objection.ts'
 import { worstOn } from '../worstGround.ts'
 
-/** So far over what is usual of an active it is minded, and so far it is no rate of this active at all. */
-const [doubted, impossible] = [1.2, 2] as const
+const { doubted, impossible } = overUsual
 
 const lbPerAcre = (value: number) => ({ value, unit: 'lb/acre' })
 

@@ -1,4 +1,5 @@
 import { addDays, type Refusal } from '../../../quantity/index.ts'
+import { createActiveFinder } from '../../names.ts'
 import type { Objection, Rule, RuleCase } from '../application.ts'
 import { minds, remedy } from '../objection.ts'
 
@@ -36,5 +37,5 @@ export const labelLine: Rule = (about) => [
 /** What nobody here can vouch for: its label alone stands. */
 export const activeKnown: Rule = ({ application: { rules }, known, circumstances }) =>
   (circumstances.actives.length ? rules.actives : [])
-    .filter((a) => !known.some((k) => k.name.toLowerCase() === a.name.trim().toLowerCase()))
+    .filter((a) => !createActiveFinder(known)(a.name))
     .map((a) => minds('almanac', 'activeNotKnown', { active: a.name, label: rules.name }))
