@@ -2,7 +2,7 @@ import { groundOf, createSimulation, pastDays } from '@jardinero/core/soil'
 import { addDays, dayNumber, daysBetween, dayOfYear } from '@jardinero/core/quantity'
 import {
   computeControlLength,
-  lossPaceIn,
+  createLossPace,
   usualLoss,
   type BarrierActive,
   type GroundDays,
@@ -36,10 +36,9 @@ export function groundDaysOf(station: string, on: string): GroundDays[] {
       seed: 1,
     }).past()
     const first = pastDays - 1 - daysBetween(from, end)
+    const paceAt = createLossPace(ground.texture, usualLoss)
     return {
-      pace: Array.from(past!.dailyC.slice(first), (c, i) =>
-        lossPaceIn(ground.texture, past!.water[first + i]!, c, usualLoss),
-      ),
+      pace: Array.from(past!.dailyC.slice(first), (c, i) => paceAt(past!.water[first + i]!, c)),
       waterMm: observed.slice(-(pastDays - first)).map((d) => d.rainMm),
     }
   })

@@ -9,7 +9,7 @@ export {
 export { targetClasses, type BarrierActive, type SeedlingKill, type TargetClass } from './barrier/active.ts'
 export { computeControlLength, type GroundDays } from './barrier/controlLength.ts'
 export type { Target } from './barrier/escape.ts'
-export { lossPace, lossPaceIn, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'
+export { createLossPace, lossPace, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'
 export { targetOf } from './barrier/target.ts'
 export { computeField, type FieldRequest, type SeasonField, type SeasonWeed } from './field/field.ts'
 export { fieldFrom } from './field/span.ts'

@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { bluegrass, crabgrass, inDays, simulatedSeason, testBarriers, testLabel } from '../../test/season.ts'
 import { addDays } from '../quantity/index.ts'
 import type { Plant } from '../scout/index.ts'
+import { wetnessOf } from '../soil/index.ts'
 import { createStrengths, escapedAt, strengthFor } from './barrier/escape.ts'
 import { createResidue } from './barrier/residue.ts'
 import {
@@ -11,6 +12,7 @@ import {
   computeControlLength,
   computeWatering,
   judgeProgramme,
+  createLossPace,
   lossPace,
   optimiseProgramme,
   searchAll,
@@ -36,6 +38,16 @@ describe('the loss of a barrier', () => {
     expect(lossPace(30, 0.75, usualLoss) / lossPace(20, 0.75, usualLoss)).toBeCloseTo(usualLoss.q10, 12)
     expect(lossPace(20, 0.375, usualLoss)).toBeCloseTo(0.5 ** 0.7, 12)
     expect(lossPace(-1, 0.75, usualLoss)).toBeLessThan(0.03)
+  })
+  it('is read from tables as it is worked out', () => {
+    for (const texture of ['sand', 'loam', 'clay'] as const) {
+      const paceAt = createLossPace(texture, usualLoss)
+      for (let c = -15; c <= 45; c += 0.37)
+        for (let water = 0.01; water < 0.5; water += 0.013) {
+          const exact = lossPace(c, wetnessOf(texture, water), usualLoss)
+          expect(Math.abs(paceAt(water, c) / exact - 1)).toBeLessThan(3e-4)
+        }
+    }
   })
   it('halves in a half-life once it is in, whatever came before', () => {
     const residue = createResidue([long])

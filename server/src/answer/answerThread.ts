@@ -9,13 +9,23 @@ giveWay()
 /** Figures of series are kept to hundredths of a degree and thousandths of a share: a picture shows less. A figure with its working stays whole. */
 const digits = 4
 const decimals = 3
-const rounded = (value: number): number =>
-  Math.abs(value) < 1 ? Number(value.toFixed(decimals)) : Number(value.toPrecision(digits))
-const isPoint = (of: unknown): boolean => typeof of === 'object' && of !== null && 'p50' in of
-const inSeries = function (this: unknown, _: string, value: unknown): unknown {
-  return typeof value === 'number' && !Number.isInteger(value) && (Array.isArray(this) || isPoint(this))
-    ? rounded(value)
-    : value
+function rounded(value: number): number {
+  if (Number.isInteger(value) || !Number.isFinite(value)) return value
+  const size = Math.abs(value)
+  const places = size < 1 ? decimals : Math.max(0, digits - 1 - Math.floor(Math.log10(size)))
+  // By whole powers of ten: what is written has no more figures than were asked for.
+  return Math.round(value * 10 ** places) / 10 ** places
+}
+/** A copy whose series are rounded: arrays of numbers, and points of bands. */
+function roundSeries(of: unknown): unknown {
+  if (typeof of !== 'object' || of === null) return of
+  if (Array.isArray(of))
+    return of.map((value) => (typeof value === 'number' ? rounded(value) : roundSeries(value)))
+  const isPoint = 'p50' in of
+  const copy: Record<string, unknown> = {}
+  for (const [key, value] of Object.entries(of))
+    copy[key] = isPoint && typeof value === 'number' ? rounded(value) : roundSeries(value)
+  return copy
 }
 
 /** The answer for a yard, as JSON: its soil drawn to its readings, and what is planned or proposed judged on it. */
@@ -32,5 +42,5 @@ export function makeAnswer({ order, kept }: { order: AnswerOrder; kept: KeptRuns
     season: season && judged && { half: season.half, members: judged.members, plan: ofPlan ?? null, rows },
     next: (plan ? nextOfPlan(plan, ofPlan, next) : nextProposed(rows, next)) ?? null,
   }
-  return JSON.stringify(answer, inSeries)
+  return JSON.stringify(roundSeries(answer))
 }

@@ -31,6 +31,7 @@ import type { AccountScope } from '../platform/scope.ts'
 import { accountToday } from '../platform/today.ts'
 import { gatherContext, plansInForce } from '../season/index.ts'
 import { readWeather, type AskStation } from '../soil/index.ts'
+import { keysOf, type RunKeys } from './runs.ts'
 
 /** Raised where the same rows come to another answer: those that are kept are then worked out anew. */
 const edition = 2
@@ -38,16 +39,22 @@ const edition = 2
 const plants = new Map(plantAlmanac.plants.map((p) => [p.code, p]))
 const plantOf = (code: string) => plants.get(code)
 
-/** Everything an answer is worked out from; plain, so that it can cross to a thread. */
+/** What an answer is drawn and judged from; plain, so that it can cross to a thread. */
 export interface AnswerOrder {
-  yardId: YardId
-  day: Day
-  simulation: SimulationRequest
   question: SoilQuestion
   season: SeasonQuestion | null
   /** The plan in force of the half at hand, and what the next application is told from. */
   plan: SeasonPlan | null
   next: NextFacts
+}
+/** Everything an answer is worked out from. */
+export interface GatheredAnswer {
+  yardId: YardId
+  day: Day
+  simulation: SimulationRequest
+  /** Under what its runs are kept. */
+  keys: RunKeys
+  order: AnswerOrder
   /** Of all this, in a word. */
   restsOn: string
 }
@@ -100,7 +107,7 @@ export async function gatherAnswer(
   scope: AccountScope,
   yardId: YardId,
   parts: Parts,
-): Promise<AnswerOrder | undefined> {
+): Promise<GatheredAnswer | undefined> {
   const yard = await scope.get<Yard>('yard', yardId)
   const today = await accountToday(scope, yard.timeZone, parts.clock)
   const zones = await rowsWhere<Zone>(scope, 'zone', { yardId })
@@ -150,9 +157,10 @@ export async function gatherAnswer(
     }),
     records: records.map((r) => ({ day: dayIn(r.appliedAt, yard.timeZone), rules: r.rules })),
   }
-  const rest = { simulation, question, season, plan, next }
+  const order = { question, season, plan, next }
+  const keys = keysOf(simulation)
   const restsOn = createHash('sha256')
-    .update(JSON.stringify([edition, rest]))
+    .update(JSON.stringify([edition, keys, order]))
     .digest('hex')
-  return { yardId, day: question.today, ...rest, restsOn }
+  return { yardId, day: question.today, simulation, keys, order, restsOn }
 }

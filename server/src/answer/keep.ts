@@ -66,11 +66,11 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
     const scope = new AccountScope(manager, accountId)
     if (!(await scope.count('yard', { id: yardId }))) return undefined
     const [kept] = await scope.find<StoredAnswer>('kept_answer', { yardId })
-    const order = await gatherAnswer(scope, yardId, parts)
-    return order?.restsOn === kept?.restsOn ? undefined : order
+    const now = await gatherAnswer(scope, yardId, parts)
+    return now?.restsOn === kept?.restsOn ? undefined : now
   })
   if (!gathered) return
-  const { restsOn, day } = gathered
+  const { restsOn, day, order } = gathered
   const told = (done: number) =>
     database.manager.upsert(
       'answer_progress',
@@ -79,11 +79,11 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
     )
   await told(0)
   const kept = await keepRuns(
-    gathered.simulation,
+    gathered,
     { database, simulate: threads.simulate, now },
     async (done) => void (await told(done)),
   )
-  const body = await threads.make({ order: gathered, kept })
+  const body = await threads.make({ order, kept })
   await database.transaction(async (manager) => {
     const scope = new AccountScope(manager, accountId)
     // The yard may be gone by now.

@@ -13,7 +13,7 @@ import { wakeWorkers } from '../platform/wake.ts'
 import type { AskStation } from '../soil/index.ts'
 import { readRuns } from './runs.ts'
 import type { StoredAnswer, StoredProgress } from './entities.ts'
-import { gatherAnswer, type AnswerOrder } from './gather.ts'
+import { gatherAnswer, type GatheredAnswer } from './gather.ts'
 import type { AnswerJob } from './keep.ts'
 
 export interface AnswerRouteParts {
@@ -47,7 +47,7 @@ export function answerRoutes(app: App, { database, clock, stations }: AnswerRout
   async function gatherOrSay(
     scope: AccountScope,
     yardId: YardId,
-  ): Promise<{ order: AnswerOrder | undefined; stuck: string | null }> {
+  ): Promise<{ order: GatheredAnswer | undefined; stuck: string | null }> {
     try {
       return { order: await gatherAnswer(scope, yardId, { clock, stations }), stuck: null }
     } catch (error) {
@@ -107,7 +107,7 @@ export function answerRoutes(app: App, { database, clock, stations }: AnswerRout
     },
     async (request, reply) => {
       const { order } = await app.scoped(request, (scope) => gatherOrSay(scope, request.params.id))
-      const kept = order && (await readRuns(order.simulation, { database, now: () => clock().toISOString() }))
+      const kept = order && (await readRuns(order.keys, { database, now: () => clock().toISOString() }))
       if (!kept) throw new ProblemError('notFound')
       return reply.type('application/octet-stream').send(Buffer.from(joinPieces(kept)))
     },

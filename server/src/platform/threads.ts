@@ -54,7 +54,8 @@ export function createThreads<Order, Answer>(
       maxQueue: waiting,
       idleTimeout: 30_000,
       ...(memoryMb && { resourceLimits: { maxOldGenerationSizeMb: memoryMb } }),
-      ...(filename.pathname.endsWith('.ts') && { execArgv: ['--import', 'tsx'] }),
+      // Built, it runs as it is, whatever loader its parent has.
+      execArgv: filename.pathname.endsWith('.ts') ? ['--import', 'tsx'] : [],
     })
     if (pool.queueSize >= waiting) throw new ProblemError('busy', [], { retryAfter: 5 })
     const late = AbortSignal.timeout(mostMs)

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
-import type { DataSource } from 'typeorm'
+import { LruObject } from 'toad-cache'
+import { LessThanOrEqual, type DataSource } from 'typeorm'
 import { addDays, type Day } from '@jardinero/core/quantity'
 import { checkWeather, type DatedWeather } from '@jardinero/core/soil'
 import { ProblemError } from '../platform/problem.ts'
@@ -15,6 +16,8 @@ const pastDays = 10 * 365
 const patience = { aheadMs: 5000, pastMs: 20_000 }
 /** What was told is asked for again after so long. */
 const freshMs = 3_600_000
+/** So many places’ weather stays in memory as it was read, some 1 MB each. */
+const mostInMemory = 40
 /** A service that did not answer is left in peace for so long, and twice as long each time after that. */
 const rest = { firstMs: 15_000, mostMs: 3_600_000 }
 
@@ -29,6 +32,14 @@ interface StationWeather {
 }
 /** @throws ProblemError weatherAway where the service is away and has never told of the place */
 export type AskStation = (place: WeatherPlace, today: Day) => Promise<StationWeather>
+
+interface TakenApart {
+  past: Told
+  ahead: Told
+}
+/** A row without what was told: that is long, and mostly in memory. */
+type KeptMark = Omit<StoredWeather, 'content'>
+const markColumns = { station: true, day: true, stamp: true, askedAt: true, marks: true } as const
 
 /** A service that says when it wants to be asked again. */
 class Later extends Error {
@@ -97,10 +108,21 @@ export function createStations(
     source?.format && source.format !== 'own'
       ? `${base}#${format.at(place)}`
       : `${base}/stations/${format.at(place)}`
-  const told = ({ content, askedAt, stamp }: StoredWeather, away: boolean): StationWeather => ({
-    ...(JSON.parse(content) as { past: Told; ahead: Told }),
-    askedAt,
-    stamp,
+  const rows = database.manager.getRepository<StoredWeather>('kept_weather')
+  const inMemory = new LruObject<TakenApart>(mostInMemory)
+  /** What was told, read and taken apart once: ten years of days are asked for by every yard there. Nobody writes into it. */
+  async function contentOf({ station, day, stamp }: KeptMark): Promise<TakenApart> {
+    const known = inMemory.get(stamp)
+    if (known) return known
+    const { content } = await rows.findOneOrFail({ where: { station, day }, select: { content: true } })
+    const taken = JSON.parse(content) as TakenApart
+    inMemory.set(stamp, taken)
+    return taken
+  }
+  const told = async (mark: KeptMark, away: boolean): Promise<StationWeather> => ({
+    ...(await contentOf(mark)),
+    askedAt: mark.askedAt,
+    stamp: mark.stamp,
     away,
   })
 
@@ -108,9 +130,9 @@ export function createStations(
     key: string,
     place: WeatherPlace,
     today: Day,
-    here: StoredWeather | undefined,
+    here: KeptMark | undefined,
   ): Promise<StationWeather> {
-    const was = here && (JSON.parse(here.content) as { past: Told; ahead: Told })
+    const was = here && (await contentOf(here))
     const contact = source?.contact
     const pastUrl = format.past(archive, place, addDays(today, -pastDays), today)
     const [before, after] = await Promise.all([
@@ -140,7 +162,7 @@ export function createStations(
       askedAt: new Date(now()).toISOString(),
       marks: { ...(before && { past: before.mark }), ahead: after.mark },
     }
-    await database.manager.upsert('kept_weather', row, ['station', 'day'])
+    await rows.upsert(row, ['station', 'day'])
     return told(row, false)
   }
   /** The longer it stays away the longer it is left in peace; where it says how long, that long. */
@@ -150,8 +172,8 @@ export function createStations(
     resting.set(key, { until: now() + forMs, forMs: doubled })
   }
   async function find(key: string, place: WeatherPlace, today: Day): Promise<StationWeather> {
-    const rows = database.manager.getRepository<StoredWeather>('kept_weather')
-    const here = (await rows.findOneBy({ station: key, day: today })) ?? undefined
+    const here =
+      (await rows.findOne({ where: { station: key, day: today }, select: markColumns })) ?? undefined
     if (here && now() - Date.parse(here.askedAt) < freshMs) return told(here, false)
     if (now() >= (resting.get(key)?.until ?? -Infinity)) {
       try {
@@ -164,11 +186,11 @@ export function createStations(
     }
     const last =
       here ??
-      (await rows
-        .createQueryBuilder('w')
-        .where('w.station = :key AND w.day <= :today', { key, today })
-        .orderBy('w.day', 'DESC')
-        .getOne())
+      (await rows.findOne({
+        where: { station: key, day: LessThanOrEqual(today) },
+        order: { day: 'DESC' },
+        select: markColumns,
+      }))
     if (!last) throw new ProblemError('weatherAway')
     return told(last, true)
   }

@@ -30,6 +30,29 @@ export function lossPace(soilC: number, wetness: number, rule: LossRule): number
   return Math.exp(ln) * (soilC < 0 ? frozenShare : 1)
 }
 
-/** The same for volumetric water of a texture. */
-export const lossPaceIn = (texture: Texture, water: number, soilC: number, rule: LossRule): number =>
-  lossPace(soilC, wetnessOf(texture, water), rule)
+/** A function read from a table, lines drawn between its steps; its ends hold beyond them. */
+function tabled(of: (x: number) => number, from: number, to: number, steps: number): (x: number) => number {
+  const values = Float64Array.from({ length: steps + 2 }, (_, i) =>
+    of(from + (Math.min(i, steps) / steps) * (to - from)),
+  )
+  const perUnit = steps / (to - from)
+  return (x) => {
+    const at = Math.min(steps, Math.max(0, (x - from) * perUnit))
+    const i = Math.floor(at)
+    return values[i]! + (at - i) * (values[i + 1]! - values[i]!)
+  }
+}
+/** Soil no colder and no warmer is met, °C. */
+const soilRange = { least: -40, most: 70 } as const
+
+/**
+ * As lossPace, for volumetric water of a texture, read from tables (within 1e-4 of it): for every day of every member.
+ * @returns the pace by volumetric water and °C
+ */
+export function createLossPace(texture: Texture, rule: LossRule): (water: number, soilC: number) => number {
+  const byWarmth = tabled((c) => lossPace(c, referenceWetness, rule), 0, soilRange.most, 700)
+  const frozen = tabled((c) => lossPace(c, referenceWetness, rule), soilRange.least, -Number.EPSILON, 400)
+  // Volumetric water lies between none and all of the ground.
+  const byWater = tabled((w) => lossPace(referenceC, wetnessOf(texture, w), rule), 0, 1, 2000)
+  return (water, soilC) => (soilC < 0 ? frozen(soilC) : byWarmth(soilC)) * byWater(water)
+}

@@ -11,7 +11,7 @@ import {
   type Weed,
 } from '../../soil/index.ts'
 import type { Target } from '../barrier/escape.ts'
-import { lossPaceIn, type LossRule } from '../barrier/loss.ts'
+import { createLossPace, type LossRule } from '../barrier/loss.ts'
 
 /** A weed to stop, or one that is only watched since no barrier stops it. */
 export interface SeasonWeed extends Weed {
@@ -97,6 +97,7 @@ export function computeField(request: FieldRequest): SeasonField {
       const [pace, soilC] = [new Float32Array(members * days), new Float32Array(members * days)]
       const full = new Uint8Array(members * days)
       const path = new Float64Array(own.back + own.ahead)
+      const paceAt = createLossPace(ground.texture, request.loss)
       for (let m = 0; m < members; m++) {
         own.pathOf(m, path)
         for (let d = 0; d < days; d++) {
@@ -104,7 +105,7 @@ export function computeField(request: FieldRequest): SeasonField {
           const water = at < own.back ? past.water[at]! : ahead0[m * ahead + at - own.back]!
           const k = m * days + d
           soilC[k] = path[at]!
-          pace[k] = lossPaceIn(ground.texture, water, path[at]!, request.loss)
+          pace[k] = paceAt(water, path[at]!)
           full[k] = wetnessOf(ground.texture, water) >= fullWetness ? 1 : 0
         }
       }

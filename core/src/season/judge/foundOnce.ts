@@ -10,17 +10,26 @@ export function daysComingUp(place: FieldPlace, weeds: number[], members: number
   const key = weeds.join(' ')
   const known = kept.get(key)
   if (known) return known
-  const upOn: number[] = []
-  const upAt = new Int32Array(members + 1)
-  const upTo = weeds.map((w) => place.upTo[w]!)
-  for (let m = 0; m < members; m++) {
-    for (let d = 0; d < days; d++) {
-      const at = m * days + d
-      if (upTo.some((own) => own[at]! > (d ? own[at - 1]! : 0))) upOn.push(d)
+  const comesUp = new Uint8Array(members * days)
+  for (const w of weeds) {
+    const own = place.upTo[w]!
+    for (let m = 0; m < members; m++) {
+      let before = 0
+      for (let at = m * days; at < (m + 1) * days; at++) {
+        const here = own[at]!
+        if (here > before) comesUp[at] = 1
+        before = here
+      }
     }
-    upAt[m + 1] = upOn.length
   }
-  const made = { upOn: Uint16Array.from(upOn), upAt }
+  const upOn = new Uint16Array(comesUp.reduce((sum, up) => sum + up, 0))
+  const upAt = new Int32Array(members + 1)
+  let found = 0
+  for (let m = 0; m < members; m++) {
+    for (let d = 0; d < days; d++) if (comesUp[m * days + d]) upOn[found++] = d
+    upAt[m + 1] = found
+  }
+  const made = { upOn, upAt }
   kept.set(key, made)
   return made
 }

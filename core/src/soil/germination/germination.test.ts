@@ -2,7 +2,14 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { simulatedYard } from '../../../test/soilYears.ts'
 import { addDays } from '../../quantity/index.ts'
-import { emergedShare, flushesOf, paceFrom, thermalTimeOf, wetShare } from './emergence.ts'
+import {
+  createEmergedShare,
+  emergedShare,
+  flushesOf,
+  paceFrom,
+  thermalTimeOf,
+  wetShare,
+} from './emergence.ts'
 
 const crabgrass = { trend: 'rising', soilC: [12, 14], baseC: 12 } as const
 const knotweed = { trend: 'rising', soilC: [2, 7], baseC: 1 } as const
@@ -17,6 +24,11 @@ describe('a flush', () => {
         expect(emergedShare(flush!, thermalTimeOf(flush!, share))).toBeCloseTo(share, 9)
       }),
     ))
+  it('is read from a table as it is worked out', () => {
+    const emerged = createEmergedShare(flush!, 1.2)
+    for (let warmth = 0; warmth < 3000; warmth += 1.7)
+      expect(Math.abs(emerged(warmth) - emergedShare(flush!, warmth, 1.2))).toBeLessThan(1e-5)
+  })
   it('has crabgrass half up within 80 to 180 °C-days above 12 °C', () => {
     const half = thermalTimeOf(flush!, 0.5)
     expect(half).toBeGreaterThan(80)

@@ -4,7 +4,7 @@ import type { Emergence as EmergenceRule } from '../../scout/index.ts'
 import type { Texture } from '../heat/material.ts'
 import type { PlacePaths } from '../outlook/paths.ts'
 import { seasonOf, untilMidwinter } from '../season.ts'
-import { emergedShare, flushesOf, paceFrom, wetShare, type Flush } from './emergence.ts'
+import { createEmergedShare, emergedShare, flushesOf, paceFrom, wetShare, type Flush } from './emergence.ts'
 
 export interface Weed {
   code: string
@@ -65,7 +65,7 @@ function daysOf(
 function sumWarmth(
   flush: Flush,
   path: Float64Array,
-  wet: (i: number) => number,
+  wet: Float64Array,
   [first, last]: [number, number],
   into: Float64Array,
   at: number,
@@ -78,7 +78,7 @@ function sumWarmth(
     const mean = five / Math.min(5, i - first + 1)
     if (!started && i - first >= 4)
       started = flush.trend === 'rising' ? mean >= flush.startsC : mean <= flush.startsC
-    if (started) sum += Math.max(0, Math.min(path[i]!, flush.ceilingC) - flush.baseC) * wet(i)
+    if (started) sum += Math.max(0, Math.min(path[i]!, flush.ceilingC) - flush.baseC) * wet[i]!
     into[at + i - first] = sum
   }
 }
@@ -94,25 +94,39 @@ interface FlushRun {
   sums: Float64Array
 }
 
-/** Thermal time of every flush of every weed, for every so manieth member. */
-function sumFlushes(request: GerminationRequest, stride: number): FlushRun[] {
+/** The same paths are asked for what is told of a weed, and again for what a barrier meets: summed once. */
+const summed = new WeakMap<PlacePaths, Map<string, Omit<FlushRun, 'weed'>[]>>()
+const keyOf = ({ emergence }: Weed): string => JSON.stringify(emergence)
+
+/** Thermal time of every flush of every weed, for every member. */
+function sumFlushes(request: GerminationRequest): FlushRun[] {
   const { today, hemisphere, place, paths, observedWater, water, weeds } = request
-  const path = new Float64Array(paths.back + paths.ahead)
-  const members = Array.from({ length: Math.ceil(paths.members / stride) }, (_, i) => i * stride)
-  const flushes = weeds.flatMap((weed) =>
-    flushesOf(weed.emergence).map((flush): FlushRun => {
-      const span = daysOf(flush, today, hemisphere, paths)
-      return { weed, flush, span, sums: new Float64Array(members.length * daysIn(span)) }
-    }),
-  )
-  const wetPast = Float64Array.from(observedWater, (w) => wetShare(place.texture, w))
-  members.forEach((m, k) => {
-    paths.pathOf(m, path)
-    const wet = (i: number) =>
-      i < paths.back ? wetPast[i]! : wetShare(place.texture, water[m * paths.ahead + i - paths.back]!)
-    for (const { flush, span, sums } of flushes) sumWarmth(flush, path, wet, span, sums, k * daysIn(span))
-  })
-  return flushes
+  const known = summed.get(paths) ?? new Map<string, Omit<FlushRun, 'weed'>[]>()
+  summed.set(paths, known)
+  const missing = new Map<string, Omit<FlushRun, 'weed'>[]>()
+  for (const weed of weeds)
+    if (!known.has(keyOf(weed)))
+      missing.set(
+        keyOf(weed),
+        flushesOf(weed.emergence).map((flush) => {
+          const span = daysOf(flush, today, hemisphere, paths)
+          return { flush, span, sums: new Float64Array(paths.members * daysIn(span)) }
+        }),
+      )
+  if (missing.size) {
+    const path = new Float64Array(paths.back + paths.ahead)
+    const wet = new Float64Array(paths.back + paths.ahead)
+    for (let i = 0; i < paths.back; i++) wet[i] = wetShare(place.texture, observedWater[i]!)
+    for (let m = 0; m < paths.members; m++) {
+      paths.pathOf(m, path)
+      for (let i = 0; i < paths.ahead; i++)
+        wet[paths.back + i] = wetShare(place.texture, water[m * paths.ahead + i]!)
+      for (const runs of missing.values())
+        for (const { flush, span, sums } of runs) sumWarmth(flush, path, wet, span, sums, m * daysIn(span))
+    }
+    for (const [key, runs] of missing) known.set(key, runs)
+  }
+  return weeds.flatMap((weed) => known.get(keyOf(weed))!.map((run) => ({ weed, ...run })))
 }
 
 /** How much of a weed's year has come up at one place by each day, member by member; its flushes count alike. */
@@ -130,17 +144,17 @@ export function computeEmergence(
 ): Emergence[] {
   const { paths } = request
   const days = paths.back + paths.ahead - from
-  const runs = sumFlushes(request, 1)
+  const runs = sumFlushes(request)
   return request.weeds.map(({ code }) => {
     const upTo = new Float32Array(paths.members * days)
     const own = runs.filter((r) => r.weed.code === code)
     for (const { flush, span, sums } of own) {
-      const pace = paceOf(code, flush.trend)
+      const emerged = createEmergedShare(flush, paceOf(code, flush.trend))
       for (let m = 0; m < paths.members; m++) {
         let [last, share] = [-1, 0]
         for (let d = Math.max(0, span[0] - from); d < days; d++) {
           const warmth = sums[m * daysIn(span) + Math.min(span[1], from + d) - span[0]]!
-          if (warmth !== last) [last, share] = [warmth, emergedShare(flush, warmth, pace) / own.length]
+          if (warmth !== last) [last, share] = [warmth, emerged(warmth) / own.length]
           upTo[m * days + d]! += share
         }
       }
@@ -152,12 +166,13 @@ export function computeEmergence(
 /** Every flush of every weed at one place, by thermal time in moist ground above its base (hydrothermal where it dries). */
 export function computeGermination(request: GerminationRequest): GerminationCurve[] {
   const { today, place, paths } = request
-  const flushes = sumFlushes(request, memberStride)
+  const flushes = sumFlushes(request)
   const dayAt = (i: number): Day => addDays(today, i - (paths.back - 1))
   const column = new Float64Array(Math.ceil(paths.members / memberStride))
   return flushes.map(({ weed, flush, span: [first, last], sums }): GerminationCurve => {
     const medianAt = (i: number): [number, number, number] => {
-      for (let k = 0; k < column.length; k++) column[k] = sums[k * (last - first + 1) + i - first]!
+      for (let k = 0; k < column.length; k++)
+        column[k] = sums[k * memberStride * (last - first + 1) + i - first]!
       column.sort()
       const at = (share: number) => column[Math.round(share * (column.length - 1))]!
       return [at(0.1), at(0.5), at(0.9)]

@@ -58,7 +58,7 @@ export function resolveMarker(
         : source.soil(at, valueOf(parameter), trend, season)
     }
     case 'calendar':
-      return Array.from({ length: source.members }, () => source.calendar(valueOf(marker.parameter)))
+      return new Array<number>(source.members).fill(source.calendar(valueOf(marker.parameter)))
     case 'sign':
       return source.sign(marker.sign)
     case 'after': {

@@ -31,9 +31,9 @@ function pack(facts: object, arrays: Arrays): Uint8Array {
 
 /** @throws RangeError where a piece is not whole */
 function unpack<F>(packed: Uint8Array): { facts: F; arrays: Arrays } {
-  // A copy of its own: what comes from elsewhere need not begin where a float may.
-  const own = packed.slice()
-  const headLength = new DataView(own.buffer).getUint32(0, true)
+  // What comes from elsewhere need not begin where a float may: then a copy of its own.
+  const own = packed.byteOffset % 4 ? new Uint8Array(packed) : packed
+  const headLength = new DataView(own.buffer, own.byteOffset).getUint32(0, true)
   const { facts, lengths } = JSON.parse(String.fromCharCode(...own.subarray(4, 4 + headLength))) as {
     facts: F
     lengths: [string, number][]
@@ -42,7 +42,7 @@ function unpack<F>(packed: Uint8Array): { facts: F; arrays: Arrays } {
   const total = lengths.reduce((sum, [, n]) => sum + n, 0)
   if (own.length !== from + 4 * total) throw new RangeError('a kept simulation that is not whole')
   const arrays: Arrays = {}
-  let at = from
+  let at = own.byteOffset + from
   for (const [name, length] of lengths) {
     arrays[name] = new Float32Array(own.buffer, at, length)
     at += 4 * length
