@@ -172,6 +172,7 @@ const stations: Record<string, (asked: Case) => string[]> = {
         barriers: almanac.barriers,
         wishes: {
           ...noWishes,
+          restrictions: [...(ground.restrictions ?? [])],
           seeding: [ground.seedingDay, ground.sownOn].flatMap((d) => (d ? [{ zoneId: 'g', day: d }] : [])),
         },
         actives: almanac.actives,
@@ -310,6 +311,34 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
       },
     },
   ],
+  [
+    'forbiddenHere',
+    {
+      day: '2026-03-12',
+      rules: labelOf('ostrel'),
+      ground: { restrictions: [{ kind: 'group', name: '3', mostLbPerAcre: 0, note: '' }] },
+    },
+    // It is asked by strangers, who said nothing of their place.
+    ['the open mixing calculator'],
+  ],
+  [
+    'overLocalMaximum',
+    {
+      day: '2026-05-12',
+      rules: labelOf('ostrel'),
+      ground: {
+        restrictions: [{ kind: 'group', name: '3', mostLbPerAcre: 1, note: '' }],
+        // Of the same group under another name.
+        passes: [
+          {
+            day: '2026-02-20',
+            actives: [{ name: 'Pendimethalin', basis: 'ai', rate: { value: 0.9, unit: 'lb/acre' } }],
+          },
+        ],
+      },
+    },
+    ['shelf', 'the open mixing calculator'],
+  ],
   // Hours are looked at one by one in the field, and a programme is made long before its weather.
   [
     'tooHotFor',
@@ -370,6 +399,48 @@ describe('the one judgement', () => {
       opensOn: '2026-05-15',
       refusals: [{ remedy: { params: { day: '2026-05-15' } } }],
     })
+  })
+})
+
+describe('a cap of the place', () => {
+  it('counts a partner of the group on top of the first product', () => {
+    const rules = labelOf('ostrel')
+    const other = { ...labelOf('ostrel'), actives: [{ ...rules.actives[0]!, name: 'prodiamine' }] }
+    const [line] = rules.uses
+    const rate = { value: line!.rate.min, unit: line!.rate.unit }
+    const asked = (withPartner: boolean) =>
+      checkProgramme(
+        {
+          fertiliser: [],
+          passes: [
+            {
+              id: 'one',
+              season: 'rising',
+              when: { kind: 'day', day: '2026-03-12' },
+              labelId: 'l',
+              rate,
+              ...(withPartner && { partner: { labelId: 'm', rate } }),
+              zones: ['g'],
+              edges: 'once',
+            },
+          ],
+        },
+        {
+          today: '2026-03-01',
+          zones: [{ ...whole({ day: '2026-03-12', rules }).ground, areaSqFt: 5000 }],
+          places: [],
+          labels: [
+            { id: 'l', rules },
+            { id: 'm', rules: other },
+          ],
+          barriers: almanac.barriers,
+          actives: almanac.actives,
+          wishes: { ...noWishes, restrictions: [{ kind: 'group', name: '3', mostLbPerAcre: 0.5, note: '' }] },
+        },
+        () => '2026-03-12',
+      ).map((f) => `${f.code} ${f.field}`)
+    expect(asked(false)).toEqual([])
+    expect(asked(true)).toContain('overLocalMaximum passes.0.partner.rate')
   })
 })
 

@@ -71,6 +71,25 @@ describe('what Shelf refuses, the server does not mix', () => {
     expect(codes(answer)).toContain('seedingTooSoon')
     expect(answer.json().faults[0]).toMatchObject({ source: 'label', remedy: { code: 'seedFrom' } })
   })
+  it('what the owner said may not be used there, or only so much of it', async () => {
+    const { made, change, tank } = await withLawn()
+    const only = (mostLbPerAcre: number) =>
+      change('yard/yards', made.yard, {
+        seasonWishes: {
+          seeding: [],
+          busy: [],
+          restrictions: [{ kind: 'active', name: 'MCPP', mostLbPerAcre, note: '' }],
+          aerating: [],
+          sprinkler: true,
+        },
+      })
+    await only(0)
+    expect(codes(await tank('tressock'))).toContain('forbiddenHere')
+    await only(0.01)
+    expect(codes(await tank('tressock'))).toContain('overLocalMaximum')
+    await only(10)
+    expect((await tank('tressock')).statusCode).toBe(201)
+  })
   it('old crabgrass that was seen there is out of reach until the middle of August, then in reach', async () => {
     const { owner, made, tank } = await withLawn()
     const seen = (foundOn: string) =>

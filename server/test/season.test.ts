@@ -95,7 +95,7 @@ describe('a plan', () => {
     })
     expect(patched.json().seasonWishes).toEqual(wishes)
     const codes = (await take()).json().faults.map((f: { code: string }) => f.code)
-    expect(codes).toEqual(['seedingTooSoon', 'forbiddenHere'])
+    expect(codes).toEqual(['forbiddenHere', 'seedingTooSoon'])
     const file = (await visitor.get('/api/account/file')).json()
     const other = await new Visitor(server.app).signUp()
     await other.post('/api/account/file', file)

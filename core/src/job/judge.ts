@@ -30,6 +30,7 @@ export interface JobContext {
   rulesOf: (labelId: LabelId) => LabelRules | undefined
   seeding: { zoneId: string; day: Day }[]
   finds?: KnownOfGround['finds']
+  restrictions?: KnownOfGround['restrictions']
   around: Omit<Circumstances, 'neighbours' | 'outlook' | 'override'>
 }
 
@@ -41,7 +42,7 @@ export interface JobContext {
 export function judgeJobs(
   jobs: Job[],
   days: Map<JobId, JobDay>,
-  { zones, rulesOf, seeding, finds = [], around }: JobContext,
+  { zones, rulesOf, seeding, finds = [], restrictions = [], around }: JobContext,
 ): Map<JobId, Judgement> {
   const sown = jobs.flatMap((j) => {
     const day = j.task === 'sow' && (isOpen(j) || j.state === 'closed') ? days.get(j.id)?.day : undefined
@@ -73,7 +74,7 @@ export function judgeJobs(
           passes,
           ...groundFacts(
             { id: zone.id, turfCheck: zone.check ?? null },
-            { seeding: [...seeding, ...sown], finds },
+            { seeding: [...seeding, ...sown], finds, restrictions },
             day,
           ),
         },

@@ -46,7 +46,6 @@ export {
   type PlanZone,
   type Programme,
   type ProgrammePass,
-  type Restriction,
   type SeasonWishes,
   type SeedingWish,
 } from './programme/programme.ts'

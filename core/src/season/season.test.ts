@@ -285,28 +285,6 @@ describe('limits of a programme', () => {
     ['no label', plan(pass(10, { labelId: 'gone' })), {}, 'labelGone passes.0.labelId'],
     ['no zone', plan(pass(10, { zones: [] })), {}, 'passWithoutZone passes.0.zones'],
   ])('refuses: %s', (_, programme, wishes, fault) => expect(faults(programme, wishes)).toContain(fault))
-  it('counts every active of a capped group: of other products, of the partner, and of what is down', () => {
-    const restrictions = [{ kind: 'group' as const, name: '3', mostLbPerAcre: 1, note: '' }]
-    const small = { value: max * 0.8, unit: 'oz/1000ft2' as const }
-    const alone = plan(pass(10, { rate: small }))
-    const { rate } = season.context.labels[1]!.rules.uses[0]!
-    const partner = { labelId: 'dithiopyr', rate: { value: rate.max, unit: rate.unit } }
-    expect(faults(alone, { restrictions })).toEqual([])
-    expect(faults(plan(pass(10, { rate: small, partner })), { restrictions })).toContain(
-      'overLocalMaximum passes.0.rate',
-    )
-    const down = {
-      day: '2026-01-20',
-      actives: [
-        { name: 'pendimethalin', basis: 'ai' as const, rate: { value: 0.6, unit: 'lb/acre' as const } },
-      ],
-    }
-    const known = [...testBarriers, { ...long, name: 'pendimethalin' }]
-    const zones = [{ ...season.context.zones[0]!, passes: [down] }]
-    expect(faults(alone, { restrictions }, { zones, barriers: known })).toContain(
-      'overLocalMaximum passes.0.rate',
-    )
-  })
   it('counts a partner with the same active on top of the first product', () => {
     const twin = { ...testLabel('prodiamine', 25), id: 'twin' }
     const { rate } = twin.rules.uses[0]!

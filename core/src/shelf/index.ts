@@ -48,6 +48,7 @@ export {
   worstOn,
   type Application,
   type Circumstances,
+  type GroundFacts,
   type JudgedGround,
   type Judgement,
   type KnownOfGround,
@@ -55,6 +56,7 @@ export {
   type Objection,
   type OutlookDay,
   type ShelfSituation,
+  type Restriction,
   type TurfCheck,
 } from './judgement/index.ts'
 export { findClash, rateFor } from './choice/tank.ts'

@@ -8,7 +8,7 @@ import {
   seenDays,
   situationOf,
   type Circumstances,
-  type JudgedGround,
+  type GroundFacts,
   type OutlookDay,
 } from '@jardinero/core/shelf'
 import { hemisphereOf } from '@jardinero/core/yard'
@@ -17,7 +17,7 @@ import type { AccountScope } from '../platform/scope.ts'
 /** What an application on a lawn is judged in, beside the almanac. */
 export interface Around {
   around: Omit<Circumstances, 'actives' | 'override'>
-  facts: Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen'>
+  facts: GroundFacts
 }
 
 /**
@@ -43,7 +43,7 @@ export function createAround(
     yards.set(zone.yardId, found)
     const { yard, zones, finds } = await found
     return {
-      facts: groundFacts(zone, { seeding: yard.seasonWishes?.seeding ?? [], finds }, day),
+      facts: groundFacts(zone, { seeding: [], ...yard.seasonWishes, finds }, day),
       around: {
         situation: situationOf(yard),
         neighbours: zones

@@ -52,7 +52,8 @@ export function useJobJudgement() {
         ...(turfCheck && { check: turfCheck }),
       })),
       rulesOf,
-      seeding: yard.value?.seasonWishes?.seeding ?? [],
+      seeding: [],
+      ...yard.value?.seasonWishes,
       finds: account.state.finds,
       around: {
         situation: yard.value ? situationOf(yard.value) : usualSituation,

@@ -48,6 +48,6 @@ export function useCircumstances() {
   })
   /** What is known of a lawn on a day. */
   const factsOf = (zone: Zone, day: Day) =>
-    groundFacts(zone, { seeding: yard.value?.seasonWishes?.seeding ?? [], finds: account.state.finds }, day)
+    groundFacts(zone, { seeding: [], ...yard.value?.seasonWishes, finds: account.state.finds }, day)
   return { isReady, outlookFrom, situationNow, around, factsOf }
 }

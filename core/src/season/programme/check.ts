@@ -1,21 +1,12 @@
-import {
-  convert,
-  yearOf,
-  type Day,
-  type RatePerAreaUnit,
-  type Refusal,
-  type ZoneId,
-} from '../../quantity/index.ts'
+import { type Day, type RatePerAreaUnit, type Refusal, type ZoneId } from '../../quantity/index.ts'
 import {
   computeActiveRates,
   groundFacts,
   judgeApplication,
-  createActiveFinder,
   usualSituation,
   type Pass,
 } from '../../shelf/index.ts'
 import {
-  barrierOf,
   productsOf,
   type PassProduct,
   type PlanContext,
@@ -33,48 +24,6 @@ interface Checked {
   index: number
   day: Day
 }
-/** What a pass, all its products together, and what went before bring of what is capped at the person's place. */
-function checkRestrictions(
-  { pass, index, day }: Checked,
-  before: Pass[],
-  { wishes, labels, barriers, actives = [] }: PlanContext,
-): Refusal[] {
-  const activeOf = createActiveFinder(actives)
-  const isNamed = (active: string, name: string) =>
-    active.toLowerCase() === name.toLowerCase() ||
-    (activeOf(active) !== undefined && activeOf(active) === activeOf(name))
-  const products = productsOf(pass, labels)
-  const stated = products.flatMap(({ label }) => label.rules.actives)
-  const groupOf = (active: string) =>
-    barrierOf(barriers, active)?.group ??
-    stated.find((a) => a.name.toLowerCase() === active.toLowerCase())?.group
-  return wishes.restrictions.flatMap(({ kind, name, mostLbPerAcre }): Refusal[] => {
-    const meant = (active: string) => (kind === 'active' ? isNamed(active, name) : groupOf(active) === name)
-    const sum = (passes: Pass[]) =>
-      passes
-        .flatMap((p) => p.actives)
-        .filter((a) => meant(a.name))
-        .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
-    const here = sum([asPass(pass, day, 1, labels)])
-    const asked = here + sum(before.filter((p) => yearOf(p.day) === yearOf(day)))
-    if (here <= 0 || asked <= mostLbPerAcre * (1 + 1e-9)) return []
-    const holding = products.filter(({ label }) => label.rules.actives.some((a) => meant(a.name)))
-    return [
-      {
-        code: mostLbPerAcre === 0 ? 'forbiddenHere' : 'overLocalMaximum',
-        field: `passes.${index}.${holding[0]!.field}rate`,
-        params: {
-          name,
-          kind,
-          label: holding[0]!.label.rules.name,
-          asked: { value: asked, unit: 'lb/acre' },
-          limit: { value: mostLbPerAcre, unit: 'lb/acre' },
-        },
-      },
-    ]
-  })
-}
-
 interface Held {
   label: PlanLabel
   product: PassProduct
@@ -201,7 +150,6 @@ export function checkProgramme(programme: Programme, context: PlanContext, dayOf
             : []
         faults.push(...once, ...(once.length ? [] : atEdges))
       }
-      faults.push(...checkRestrictions(checked, put.once, context))
       const own = asPass(pass, day, 1, labels)
       before.set(zone.id, {
         once: [...put.once, own],

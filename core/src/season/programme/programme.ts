@@ -17,6 +17,7 @@ import {
   type Circumstances,
   type LabelRules,
   type Pass,
+  type Restriction,
   type TurfCheck,
 } from '../../shelf/index.ts'
 import type { PlaceKind, TurfState } from '../../yard/index.ts'
@@ -61,15 +62,6 @@ export interface Programme {
 export interface SeedingWish {
   zoneId: ZoneId
   day: Day
-}
-
-/** What may not be used at the person's place, or only so much of it a year. */
-export interface Restriction {
-  kind: 'active' | 'group'
-  name: string
-  /** Most in a year, lb of active per acre; none at all where it is 0. */
-  mostLbPerAcre: number
-  note: string
 }
 
 /** What the owner wants and cannot: all of it may be empty. */

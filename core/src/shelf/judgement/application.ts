@@ -51,6 +51,15 @@ export interface TurfCheck {
   crown?: { day: Day; green: boolean }
 }
 
+/** What may not be used at the person's place, or only so much of it a year. */
+export interface Restriction {
+  kind: 'active' | 'group'
+  name: string
+  /** Most in a year, lb of active per acre; none at all where it is 0. */
+  mostLbPerAcre: number
+  note: string
+}
+
 /** Grass that an application would touch. */
 export interface JudgedGround {
   id: string
@@ -68,6 +77,8 @@ export interface JudgedGround {
   sownOn?: Day
   /** What grows on it, as it was last seen. */
   seen?: SeenWeed[]
+  /** What its owner said may not be used there, or only so much of it. */
+  restrictions?: readonly Restriction[]
 }
 
 /** Grass of the same yard that is not to be touched. */

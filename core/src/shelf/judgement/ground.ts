@@ -1,7 +1,7 @@
 import { daysBetween, type Day } from '../../quantity/index.ts'
 import type { PlantStage } from '../../scout/index.ts'
 import type { SeenWeed } from '../reach.ts'
-import type { JudgedGround, TurfCheck } from './application.ts'
+import type { JudgedGround, Restriction, TurfCheck } from './application.ts'
 
 /** What was seen longer ago than so many days looks otherwise by now. Our estimate. */
 export const seenDays = 45
@@ -19,6 +19,7 @@ interface FindOnGround {
 export interface KnownOfGround {
   seeding: readonly { zoneId: string; day: Day }[]
   finds?: readonly FindOnGround[]
+  restrictions?: readonly Restriction[]
 }
 
 /** The last find of each plant. */
@@ -31,12 +32,15 @@ function seenOn(id: string, finds: readonly FindOnGround[], day: Day): SeenWeed[
   )
 }
 
-/** What a lawn is on a day, for whoever judges: what was looked at, the next seeding and the last, and what grows there. */
+/** What of a piece of ground is known from looks, wishes and finds. */
+export type GroundFacts = Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen' | 'restrictions'>
+
+/** What a lawn is on a day, for whoever judges: what was looked at, the next seeding and the last, what grows there, what may not be used. */
 export function groundFacts(
   { id, turfCheck }: { id: string; turfCheck?: TurfCheck | null },
-  { seeding, finds = [] }: KnownOfGround,
+  { seeding, finds = [], restrictions = [] }: KnownOfGround,
   day: Day,
-): Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen'> {
+): GroundFacts {
   const days = seeding
     .filter((s) => s.zoneId === id)
     .map((s) => s.day)
@@ -49,5 +53,6 @@ export function groundFacts(
     ...(next && { seedingDay: next }),
     ...(last && { sownOn: last }),
     ...(seen.length && { seen }),
+    ...(restrictions.length && { restrictions }),
   }
 }

@@ -6,11 +6,12 @@ export type {
   Neighbour,
   Objection,
   OutlookDay,
+  Restriction,
   ShelfSituation,
   TurfCheck,
 } from './application.ts'
 export { situationOf, usualSituation } from './application.ts'
-export { groundFacts, seenDays, type KnownOfGround } from './ground.ts'
+export { groundFacts, seenDays, type GroundFacts, type KnownOfGround } from './ground.ts'
 export { judgeApplication, rules as judgementRules } from './judge.ts'
 export { airBand } from './rules/heat.ts'
 export { timesOver, worstOn } from './worstGround.ts'

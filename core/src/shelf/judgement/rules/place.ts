@@ -1,6 +1,10 @@
+import { convert, yearOf } from '../../../quantity/index.ts'
 import { toleranceOf, type Active } from '../../active.ts'
+import { createActiveFinder } from '../../names.ts'
+import { computeActiveRates, type Pass } from '../../yearUse.ts'
 import type { Objection, Rule, ShelfSituation } from '../application.ts'
 import { minds, stops } from '../objection.ts'
+import { worstOn } from '../worstGround.ts'
 
 const sameWord = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
 
@@ -27,6 +31,32 @@ export const whoAndWhere: Rule = ({ application: { rules }, known, circumstances
     ...known.flatMap((active) => lawfulHere(active, circumstances.situation)),
     ...(barred ? [stops('law', 'notInPlace', { label, place: barred })] : []),
   ]
+}
+
+/** What the owner said may not be used at the place, or only so much of it in a year: of all that is put down there. */
+export const ownRestrictions: Rule = ({ application, ground, circumstances }) => {
+  const { rules, rate, day } = application
+  const activeOf = createActiveFinder(circumstances.actives)
+  const isNamed = (active: string, name: string) =>
+    sameWord(active, name) || (activeOf(active) !== undefined && activeOf(active) === activeOf(name))
+  const groupOf = (active: string) =>
+    activeOf(active)?.group ?? rules.actives.find((a) => sameWord(a.name, active))?.group
+  return (ground.restrictions ?? []).flatMap(({ kind, name, mostLbPerAcre }): Objection[] => {
+    const meant = (active: string) => (kind === 'active' ? isNamed(active, name) : groupOf(active) === name)
+    if (!rules.actives.some((a) => meant(a.name))) return []
+    const said = { name, kind, label: rules.name }
+    if (mostLbPerAcre === 0) return [{ ...stops('law', 'forbiddenHere', said), field: 'rate' }]
+    if (!rate) return []
+    const sum = (of: Pass['actives']) =>
+      of
+        .filter((a) => meant(a.name))
+        .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
+    const down = ground.passes.filter((p) => yearOf(p.day) === yearOf(day)).flatMap((p) => p.actives)
+    const asked = sum(down) + sum(computeActiveRates(rules, worstOn(ground, rate)))
+    if (asked <= mostLbPerAcre * (1 + 1e-9)) return []
+    const [here, limit] = [asked, mostLbPerAcre].map((value) => ({ value, unit: 'lb/acre' as const }))
+    return [{ ...stops('law', 'overLocalMaximum', { ...said, asked: here!, limit: limit! }), field: 'rate' }]
+  })
 }
 
 /** Beds that are eaten from, roots of trees, clippings, and the other grass of the yard. */
