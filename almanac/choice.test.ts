@@ -23,8 +23,20 @@ describe('what clears it', () => {
     ],
     [
       'clover and dandelion together: one active that does both before two',
-      { ...fescue, weeds: [['whiteClover'], ['dandelion']], shelf: ['quarlock', 'brackwell', 'thessel'] },
+      {
+        ...fescue,
+        weeds: [
+          ['whiteClover', 'leaves'],
+          ['dandelion', 'leaves'],
+        ],
+        shelf: ['quarlock', 'brackwell', 'thessel'],
+      },
       ['thessel'],
+    ],
+    [
+      'old, they may be only fairly done by the one that does both: two that can be relied on',
+      { ...fescue, weeds: [['whiteClover'], ['dandelion']], shelf: ['quarlock', 'brackwell', 'thessel'] },
+      ['brackwell', 'quarlock'],
     ],
     [
       'nutsedge on fescue: a sedge active, nothing broadleaf',
@@ -175,7 +187,7 @@ describe('what clears it', () => {
       [],
     ],
     [
-      'spurge and knotweed in one: the blend’s dicamba and a second active only if needed',
+      'spurge and knotweed in one: the blend’s dicamba for the knotweed, which sulfentrazone may only do fairly',
       {
         turf: 'kentuckyBluegrass',
         day: '2026-06-15',
@@ -186,7 +198,7 @@ describe('what clears it', () => {
         ],
         shelf: ['cyrfell', 'tressock'],
       },
-      ['cyrfell'],
+      ['cyrfell', 'tressock'],
     ],
     [
       'roughstalk bluegrass in bentgrass: bispyribac, on golf turf in warmth',
@@ -633,11 +645,12 @@ describe('what needs no spray', () => {
 describe('between tanks', () => {
   it('takes another group where one has gone down before', () => {
     const shelf = ['rushollow', 'cyrfell']
-    const weeds: Situation['weeds'] = [['annualSedge', 'leaves']]
+    const weeds: Situation['weeds'] = [['yellowNutsedge', 'leaves']]
     const plain = { turf: 'bermudagrass', day: '2026-06-20', highF: 82, weeds, shelf }
-    const before = choiceOf({ ...plain, passes: once('sulfentrazone', 'ai', 0.125) })
-    expect(tankOf(before)).toEqual(['rushollow'])
-    expect(tankOf(choiceOf(plain))).toEqual(['cyrfell'])
+    const after = (active: string, lb: number) =>
+      tankOf(choiceOf({ ...plain, passes: once(active, 'ai', lb) }))
+    expect(after('sulfentrazone', 0.125)).toEqual(['rushollow'])
+    expect(after('halosulfuron-methyl', 0.03)).toEqual(['cyrfell'])
   })
   it('does not put a grass active into one tank with the auxins its label forbids', () => {
     const choice = choiceOf({

@@ -2,8 +2,8 @@ import { describe, expect, it, test } from 'vitest'
 import {
   computeYearUse,
   createActiveFinder,
-  efficacyOf,
   findClash,
+  gradeOf,
   judgeApplication,
   situationOf,
   toleranceOf,
@@ -132,7 +132,7 @@ describe('what is beside the lawn', () => {
 })
 
 describe('what an active does to a weed', () => {
-  test.each<[active: string, plant: string, stage: Parameters<typeof efficacyOf>[2], efficacy: string]>([
+  test.each<[active: string, plant: string, stage: Parameters<typeof gradeOf>[2], efficacy: string]>([
     ['metsulfuron-methyl', 'virginiaButtonweed', 'mature', 'fair'],
     ['metsulfuron-methyl', 'doveweed', 'seedling', 'fair'],
     ['metsulfuron-methyl', 'doveweed', 'mature', 'poor'],
@@ -154,7 +154,7 @@ describe('what an active does to a weed', () => {
     ['clopyralid', 'lawnBurweed', 'leaves', 'good'],
     ['fluroxypyr', 'dollarweed', 'leaves', 'good'],
   ])('%s on %s (%s): %s', (active, plant, stage, efficacy) =>
-    expect(efficacyOf(of(active), plant, stage)).toBe(efficacy),
+    expect(gradeOf(of(active), plant, stage)?.value).toBe(efficacy),
   )
   it('is known of glyphosate for everything green', () => {
     const { efficacy } = of('glyphosate')

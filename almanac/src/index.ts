@@ -6,6 +6,7 @@ import sampleLabels from '../data/sampleLabels.json' with { type: 'json' }
 import { barriers } from './barriers.ts'
 import { load } from './load.ts'
 import { activesSchema, climatesSchema } from './schemas.ts'
+import { withSecond } from './second.ts'
 import { turf } from './turf.ts'
 
 export { controlLengths, type ControlLengthRow } from './barriers.ts'
@@ -48,7 +49,7 @@ export interface SampleLabel {
   rules: LabelRules
 }
 
-const knownActives = load<Active[]>('actives', actives, activesSchema)
+const knownActives = load<Active[]>('actives', actives, activesSchema).map(withSecond)
 /** A label may have any of an active's names. */
 const namesOf = (name: string) => {
   const also = knownActives.find((a) => a.name === name)?.also

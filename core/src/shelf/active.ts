@@ -1,6 +1,6 @@
-import { addDays, daysBetween, yearOf, type Day, type StrengthBasis } from '../quantity/index.ts'
+import type { StrengthBasis } from '../quantity/index.ts'
 import { createActiveFinder } from './names.ts'
-import type { Hemisphere, TurfState } from '../yard/index.ts'
+import type { TurfState } from '../yard/index.ts'
 
 /** Stages that an active tells apart: a grass with one or two tillers is not one with many. */
 export const weedStages = [
@@ -53,6 +53,19 @@ interface LawOfPlace {
 
 /** So many times what is usual of an active it is doubted, and so many it is no figure of this active at all. Our estimate. */
 export const overUsual = { doubted: 1.2, impossible: 2 } as const
+
+/** A table entered again by somebody who had not seen the first; what was settled between them is left out. */
+export interface SecondReading {
+  /** By plant two letters: young plants, and old. */
+  efficacy?: Record<string, string>
+  /** By turf that grows. */
+  tolerance?: Record<string, Tolerance>
+  /** One application, and a year, lb/acre. */
+  most?: number
+  year?: number
+  /** Plants and turf of which the readings differed, and the first was kept. */
+  settled?: string[]
+}
 
 /** What is known of an active ingredient: on weeds that are up, on turf, and how it shows. */
 export interface Active {
@@ -112,6 +125,7 @@ export interface Active {
    * count as in midsummer, with many tillers, whatever they look like.
    */
   lateFrom?: Record<string, number>
+  second?: SecondReading
   source: string
   sourceKind: 'extensionTables' | 'labelKind' | 'estimate'
   confidence: 'measured' | 'estimate'
@@ -124,87 +138,20 @@ export function activesNamed(actives: Active[], labels: { actives: { name: strin
   return actives.filter((a) => named.has(a))
 }
 
-/** Efficacy of an active on a plant at a stage; undefined where it is not known for that plant. */
-export function efficacyOf(active: Active, plant: string, stage: WeedStage): Efficacy | undefined {
-  return letters[active.efficacy[plant]?.[weedStages.indexOf(stage)] ?? '']
-}
+export const letterEfficacy = (letter: string | undefined): Efficacy | undefined => letters[letter ?? '']
 
-/** A day, and on which half of the earth: what is old is reached by its season. */
-export interface WhenAndWhere {
-  day: Day
-  hemisphere: Hemisphere
-}
-const turn = { northern: 0, southern: 182 }
-/** The next such day of a northern year, in its own half of the earth. */
-function nextDay(dayOfNorth: number, { day, hemisphere }: WhenAndWhere): Day {
-  const shifted = ((dayOfNorth - 1 + turn[hemisphere]) % 365) + 1
-  const inYear = (year: number) => addDays(`${year}-01-01`, shifted - 1)
-  const here = inYear(yearOf(day))
-  return here > day ? here : inYear(yearOf(day) + 1)
-}
+/** As the first reading has it; undefined where it is not known for that plant. */
+export const firstEfficacy = (active: Active, plant: string, stage: WeedStage): Efficacy | undefined =>
+  letterEfficacy(active.efficacy[plant]?.[weedStages.indexOf(stage)])
 
-/**
- * The same on a day: what an active does not do to an old plant in midsummer it may do again late in its season.
- * @returns and from which day on it is control again, where it is not now
- */
-export function efficacyOn(
-  active: Active,
-  plant: string,
-  stage: WeedStage,
-  when: WhenAndWhere | undefined,
-): { efficacy: Efficacy; from?: Day } | undefined {
-  const late = active.lateFrom?.[plant]
-  const isOld = weedStages.indexOf(stage) >= weedStages.indexOf('manyTillers')
-  if (!late || !when || !isOld) {
-    const efficacy = efficacyOf(active, plant, stage)
-    return efficacy && { efficacy }
-  }
-  const from = nextDay(late, when)
-  // Its own year goes on until the winter after.
-  const isLate = daysBetween(when.day, from) > late
-  const efficacy = efficacyOf(
-    active,
-    plant,
-    !isLate ? 'manyTillers' : stage === 'manyTillers' ? 'flowering' : stage,
-  )
-  const again = efficacyOf(active, plant, 'flowering')
-  return (
-    efficacy && { efficacy, ...(!isLate && again && isControl(again) && !isControl(efficacy) && { from }) }
-  )
-}
-
-/** Stages of a plant at which an active controls it. */
-export const controlledStages = (active: Active, plant: string): WeedStage[] =>
-  weedStages.filter((stage) => {
-    const found = efficacyOf(active, plant, stage)
-    return found !== undefined && isControl(found)
-  })
-
-export interface TurfVerdict {
-  verdict: Tolerance
-  reason?: string
-}
-const worse = (a: Tolerance, b: Tolerance): Tolerance =>
-  tolerances.indexOf(a) >= tolerances.indexOf(b) ? a : b
-
-/** What an active does to a turf in a state; undefined where nothing is known of that turf. */
-export function toleranceOf(active: Active, turf: string, state: TurfState): TurfVerdict | undefined {
-  const turned = active.turns?.find((t) => t.turf === turf && t.state === state)
-  if (turned) return { verdict: turned.verdict, ...(turned.reason && { reason: turned.reason }) }
-  const { safe = [], caution = {}, injures = [], kills = [] } = active.tolerance
+/** What an active does to a turf that grows, as the first reading has it. */
+export function firstTolerance(
+  { tolerance: { safe = [], caution = {}, injures = [], kills = [] } }: Active,
+  turf: string,
+): { verdict: Tolerance; reason?: string } | undefined {
+  if (kills.includes(turf)) return { verdict: 'kills' }
+  if (injures.includes(turf)) return { verdict: 'injures' }
   const reason = caution[turf]
-  const growing: Tolerance | undefined = kills.includes(turf)
-    ? 'kills'
-    : injures.includes(turf)
-      ? 'injures'
-      : reason
-        ? 'caution'
-        : safe.includes(turf)
-          ? 'safe'
-          : undefined
-  if (!growing) return undefined
-  const inState = active.states[state] ?? 'safe'
-  const verdict = worse(growing, inState)
-  if (verdict === growing) return { verdict, ...(reason && { reason }) }
-  return { verdict, reason: state }
+  if (reason) return { verdict: 'caution', reason }
+  return safe.includes(turf) ? { verdict: 'safe' } : undefined
 }

@@ -1,22 +1,31 @@
 export {
   activesNamed,
-  controlledStages,
   controlLevel,
   efficacies,
-  efficacyOf,
   lawKinds,
   isControl,
   sites,
-  toleranceOf,
   tolerances,
   weedStages,
   type Active,
   type Efficacy,
+  type SecondReading,
   type Site,
   type Tolerance,
-  type TurfVerdict,
   type WeedStage,
 } from './active.ts'
+export {
+  efficacyOf,
+  gradeOf,
+  readings,
+  toleranceGrade,
+  toleranceOf,
+  usualMost,
+  type Doubted,
+  type Grade,
+  type TurfVerdict,
+} from './grade.ts'
+export { controlledStages } from './reach.ts'
 export { checkLabel } from './checkLabel.ts'
 export type { RankedAnswer } from './choice/answers.ts'
 export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'

@@ -1,13 +1,59 @@
-import type { Day } from '../quantity/index.ts'
+import { addDays, daysBetween, yearOf, type Day } from '../quantity/index.ts'
 import type { PlantStage } from '../scout/index.ts'
-import {
-  controlLevel,
-  efficacyOn,
-  type Active,
-  type Efficacy,
-  type WeedStage,
-  type WhenAndWhere,
-} from './active.ts'
+import type { Hemisphere } from '../yard/index.ts'
+import { controlLevel, isControl, weedStages, type Active, type Efficacy, type WeedStage } from './active.ts'
+import { efficacyOf } from './grade.ts'
+
+/** A day, and on which half of the earth: what is old is reached by its season. */
+export interface WhenAndWhere {
+  day: Day
+  hemisphere: Hemisphere
+}
+const turn = { northern: 0, southern: 182 }
+/** The next such day of a northern year, in its own half of the earth. */
+function nextDay(dayOfNorth: number, { day, hemisphere }: WhenAndWhere): Day {
+  const shifted = ((dayOfNorth - 1 + turn[hemisphere]) % 365) + 1
+  const inYear = (year: number) => addDays(`${year}-01-01`, shifted - 1)
+  const here = inYear(yearOf(day))
+  return here > day ? here : inYear(yearOf(day) + 1)
+}
+
+/**
+ * The same on a day: what an active does not do to an old plant in midsummer it may do again late in its season.
+ * @returns and from which day on it is control again, where it is not now
+ */
+export function efficacyOn(
+  active: Active,
+  plant: string,
+  stage: WeedStage,
+  when: WhenAndWhere | undefined,
+): { efficacy: Efficacy; from?: Day } | undefined {
+  const late = active.lateFrom?.[plant]
+  const isOld = weedStages.indexOf(stage) >= weedStages.indexOf('manyTillers')
+  if (!late || !when || !isOld) {
+    const efficacy = efficacyOf(active, plant, stage)
+    return efficacy && { efficacy }
+  }
+  const from = nextDay(late, when)
+  // Its own year goes on until the winter after.
+  const isLate = daysBetween(when.day, from) > late
+  const efficacy = efficacyOf(
+    active,
+    plant,
+    !isLate ? 'manyTillers' : stage === 'manyTillers' ? 'flowering' : stage,
+  )
+  const again = efficacyOf(active, plant, 'flowering')
+  return (
+    efficacy && { efficacy, ...(!isLate && again && isControl(again) && !isControl(efficacy) && { from }) }
+  )
+}
+
+/** Stages of a plant at which an active controls it. */
+export const controlledStages = (active: Active, plant: string): WeedStage[] =>
+  weedStages.filter((stage) => {
+    const found = efficacyOf(active, plant, stage)
+    return found !== undefined && isControl(found)
+  })
 
 /** A plant as it was seen. */
 export interface SeenWeed {

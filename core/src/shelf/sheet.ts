@@ -1,5 +1,6 @@
 import { convert, unitParts, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
-import { efficacyOf, isControl, toleranceOf, weedStages, type Active } from './active.ts'
+import { isControl, weedStages, type Active } from './active.ts'
+import { efficacyOf, toleranceOf } from './grade.ts'
 import { createActiveFinder } from './names.ts'
 import { kindOf, measureOfFormulation, type LabelRules, type LabelUse } from './label.ts'
 

@@ -1,6 +1,6 @@
-import { controlledStages, isControl, type Active, weedStages, type WhenAndWhere } from '../active.ts'
+import { isControl, type Active, weedStages } from '../active.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
-import { reachOf, stagesMeant } from '../reach.ts'
+import { controlledStages, reachOf, stagesMeant, type WhenAndWhere } from '../reach.ts'
 import { because } from '../judgement/objection.ts'
 import type { ChoiceWeed, Mark } from './request.ts'
 

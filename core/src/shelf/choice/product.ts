@@ -1,5 +1,6 @@
 import { convert, type Caution } from '../../quantity/index.ts'
-import { toleranceOf, tolerances, type Active } from '../active.ts'
+import { tolerances, type Active } from '../active.ts'
+import { toleranceOf } from '../grade.ts'
 import { namesTurf } from '../directions.ts'
 import { kindOf, type LabelRules, type LabelUse, type Purpose } from '../label.ts'
 import { cheapestPackages, type Purchase } from '../packages.ts'

@@ -6,6 +6,7 @@ import {
   type RatePerAreaUnit,
 } from '../../quantity/index.ts'
 import { overUsual } from '../active.ts'
+import { usualMost } from '../grade.ts'
 import type { LabelUse } from '../label.ts'
 import { quantity, refuse, warn, type FindRule, type Finding, type LabelContext } from './finding.ts'
 
@@ -32,9 +33,10 @@ function findRate({ rules, at, activeOf, lawnSqFt }: LabelContext, use: LabelUse
     if (!known || !usable(use)) return []
     const perUnit = computeActiveRate({ value: 1, unit: use.rate.unit }, strength, 'lb/acre')
     if (!perUnit.ok || !(perUnit.value.value > 0)) return []
-    const { least, most } = known.activeLbPerAcre
+    const { least } = known.activeLbPerAcre
+    const { value: most, low, high } = usualMost(known, 'most')
     const given = perUnit.value.value * use.rate.max
-    if (!Number.isFinite(given) || (given <= most * over && given >= least / under)) return []
+    if (!Number.isFinite(given) || (given <= low * over && given >= least / under)) return []
     const believable = (lbPerAcre: number) => lbPerAcre <= most * 1.2 && lbPerAcre >= least / 1.5
     const field = `${at}.uses.${i}.rate`
     const params = {
@@ -58,7 +60,7 @@ function findRate({ rules, at, activeOf, lawnSqFt }: LabelContext, use: LabelUse
       believable(convert(use.rate.max, u, use.rate.unit) * perUnit.value.value),
     )
     return [
-      (given > most * never ? refuse : warn)('rateNotBelievable', field, {
+      (given > high * never ? refuse : warn)('rateNotBelievable', field, {
         ...params,
         meant: meant ? quantity(use.rate.max, meant) : false,
       }),
@@ -80,10 +82,10 @@ function findYearBeyond(
       return []
     const ofProduct = computeActiveRate({ value, unit }, strength, 'lb/acre')
     const put = of === 'active' ? convert(value, unit, 'lb/acre') : ofProduct.ok ? ofProduct.value.value : NaN
-    const { year } = known.activeLbPerAcre
-    if (!(put > year * over)) return []
+    const { value: year, low, high } = usualMost(known, 'year')
+    if (!(put > low * over)) return []
     const params = { active: name, given: quantity(put, 'lb/acre'), most: quantity(year, 'lb/acre') }
-    return [(put > year * never ? refuse : warn)('yearNotBelievable', field, params)]
+    return [(put > high * never ? refuse : warn)('yearNotBelievable', field, params)]
   })
 }
 

@@ -1,6 +1,7 @@
 import { convert, yearOf } from '../../../quantity/index.ts'
 import { createActiveFinder, isSameActive } from '../../names.ts'
-import { overUsual, type Active } from '../../active.ts'
+import { overUsual } from '../../active.ts'
+import { usualMost } from '../../grade.ts'
 import { computeActiveRates } from '../../yearUse.ts'
 import type { Objection, Rule } from '../application.ts'
 import { minds, stops } from '../objection.ts'
@@ -18,30 +19,27 @@ export const usualAmount: Rule = ({ application, ground, known }) => {
   return computeActiveRates(rules, worstOn(ground, rate)).flatMap((put): Objection[] => {
     const active = activeOf(put.name)
     if (!active || active.basis !== put.basis) return []
-    const { most } = active.activeLbPerAcre
-    const year = yearMost(active, ground.turf)
+    const most = usualMost(active, 'most')
+    const year = usualMost(active, 'year', ground.turf)
     const before = ground.passes
       .filter((p) => yearOf(p.day) === yearOf(day))
       .flatMap((p) => p.actives.filter((a) => isSameActive(a, put)))
       .reduce((sum, a) => sum + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
     const params = { active: active.name, turf: ground.turf, zone: ground.name, label: rules.name }
-    const once = { ...params, given: lbPerAcre(put.rate.value), most: lbPerAcre(most) }
+    const once = { ...params, given: lbPerAcre(put.rate.value), most: lbPerAcre(most.value) }
     const sum = before + put.rate.value
-    const all = { ...params, given: lbPerAcre(sum), most: lbPerAcre(year) }
+    const all = { ...params, given: lbPerAcre(sum), most: lbPerAcre(year.value) }
     return [
-      ...(put.rate.value > most * impossible
+      ...(put.rate.value > most.high * impossible
         ? [stops('almanac', 'overUsualRate', once)]
-        : put.rate.value > most * doubted
+        : put.rate.value > most.low * doubted
           ? [minds('almanac', 'overUsualRate', once)]
           : []),
-      ...(sum > year * impossible
+      ...(sum > year.high * impossible
         ? [stops('almanac', 'overUsualYear', all)]
-        : sum > year * doubted
+        : sum > year.low * doubted
           ? [minds('almanac', 'overUsualYear', all)]
           : []),
     ]
   })
 }
-
-const yearMost = ({ activeLbPerAcre, yearOn }: Active, turf: string): number =>
-  yearOn?.[turf] ?? activeLbPerAcre.year

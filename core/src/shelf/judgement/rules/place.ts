@@ -1,5 +1,6 @@
 import { convert, yearOf } from '../../../quantity/index.ts'
-import { toleranceOf, type Active } from '../../active.ts'
+import { type Active } from '../../active.ts'
+import { toleranceOf } from '../../grade.ts'
 import { createActiveFinder } from '../../names.ts'
 import { computeActiveRates, type Pass } from '../../yearUse.ts'
 import type { Objection, Rule, ShelfSituation } from '../application.ts'

@@ -1,5 +1,6 @@
 import { addDays, daysBetween, type Params } from '../../../quantity/index.ts'
-import { toleranceOf, type Active } from '../../active.ts'
+import { type Active } from '../../active.ts'
+import { toleranceOf } from '../../grade.ts'
 import type { Objection, Rule, RuleCase } from '../application.ts'
 import { asks, minds, remedy, stops } from '../objection.ts'
 
