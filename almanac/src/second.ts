@@ -74,7 +74,7 @@ export const secondVerdict = (active: string, turf: string): Tolerance | undefin
   verdicts[secondTolerance.verdicts[active]?.[secondTolerance.turf.indexOf(turf)] ?? '.']
 
 /** The second reading of an active, without what was settled for the first. */
-export function secondReadingOf({ name }: Active): { second: SecondReading } {
+function secondReadingOf({ name }: Active): { second: SecondReading } {
   const kept = settled.filter((s) => s.active === name && s.kept === 'first').map((s) => s.on)
   const open = <T>(cells: Record<string, T>) =>
     Object.fromEntries(Object.entries(cells).filter(([on]) => !kept.includes(on)))

@@ -33,6 +33,7 @@ const codePrefix: Record<string, string> = {
   turfWhy: 'turfReason',
   site: 'site',
   efficacy: 'efficacy',
+  surely: 'efficacy',
   madeBy: 'madeBy',
 }
 

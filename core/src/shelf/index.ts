@@ -2,6 +2,8 @@ export {
   activesNamed,
   controlLevel,
   efficacies,
+  firstTolerance,
+  letterEfficacy,
   lawKinds,
   isControl,
   sites,
@@ -25,7 +27,7 @@ export {
   type Grade,
   type TurfVerdict,
 } from './grade.ts'
-export { controlledStages } from './reach.ts'
+export { controlledStages, weedsReached } from './reach.ts'
 export { checkLabel } from './checkLabel.ts'
 export type { RankedAnswer } from './choice/answers.ts'
 export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'

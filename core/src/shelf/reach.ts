@@ -2,7 +2,7 @@ import { addDays, daysBetween, yearOf, type Day } from '../quantity/index.ts'
 import type { PlantStage } from '../scout/index.ts'
 import type { Hemisphere } from '../yard/index.ts'
 import { controlLevel, isControl, weedStages, type Active, type Efficacy, type WeedStage } from './active.ts'
-import { efficacyOf } from './grade.ts'
+import { efficacyOf, gradeOf, type Grade } from './grade.ts'
 
 /** A day, and on which half of the earth: what is old is reached by its season. */
 export interface WhenAndWhere {
@@ -20,31 +20,35 @@ function nextDay(dayOfNorth: number, { day, hemisphere }: WhenAndWhere): Day {
 
 /**
  * The same on a day: what an active does not do to an old plant in midsummer it may do again late in its season.
- * @returns and from which day on it is control again, where it is not now
+ * @returns what can be relied on, the grade that is the low end of, and from which day on it is control again where it is not now
  */
-export function efficacyOn(
+function efficacyOn(
   active: Active,
   plant: string,
   stage: WeedStage,
   when: WhenAndWhere | undefined,
-): { efficacy: Efficacy; from?: Day } | undefined {
+): { efficacy: Efficacy; grade: Grade; from?: Day } | undefined {
   const late = active.lateFrom?.[plant]
   const isOld = weedStages.indexOf(stage) >= weedStages.indexOf('manyTillers')
   if (!late || !when || !isOld) {
-    const efficacy = efficacyOf(active, plant, stage)
-    return efficacy && { efficacy }
+    const grade = gradeOf(active, plant, stage)
+    return grade && { efficacy: grade.low, grade }
   }
   const from = nextDay(late, when)
   // Its own year goes on until the winter after.
   const isLate = daysBetween(when.day, from) > late
-  const efficacy = efficacyOf(
+  const grade = gradeOf(
     active,
     plant,
     !isLate ? 'manyTillers' : stage === 'manyTillers' ? 'flowering' : stage,
   )
   const again = efficacyOf(active, plant, 'flowering')
   return (
-    efficacy && { efficacy, ...(!isLate && again && isControl(again) && !isControl(efficacy) && { from }) }
+    grade && {
+      efficacy: grade.low,
+      grade,
+      ...(!isLate && again && isControl(again) && !isControl(grade.low) && { from }),
+    }
   )
 }
 
@@ -54,6 +58,30 @@ export const controlledStages = (active: Active, plant: string): WeedStage[] =>
     const found = efficacyOf(active, plant, stage)
     return found !== undefined && isControl(found)
   })
+
+/** Plants that some of these actives do something to, as far as is known: which of them they control, and of the rest what. */
+export function weedsReached(actives: Active[]): {
+  controls: string[]
+  less: [plant: string, best: Efficacy][]
+} {
+  const plants = [
+    ...new Set(
+      actives.flatMap((a) => [a.efficacy, a.second?.efficacy ?? {}].flatMap((of) => Object.keys(of))),
+    ),
+  ].sort()
+  const best = (plant: string) =>
+    actives
+      .flatMap((a) => weedStages.flatMap((s) => efficacyOf(a, plant, s) ?? []))
+      .toSorted((a, b) => order(b) - order(a))[0]
+  const each = plants.flatMap((p) => {
+    const found = best(p)
+    return found ? [[p, found] as [string, Efficacy]] : []
+  })
+  return {
+    controls: each.filter(([, e]) => isControl(e)).map(([p]) => p),
+    less: each.filter(([, e]) => !isControl(e)),
+  }
+}
 
 /** A plant as it was seen. */
 export interface SeenWeed {
@@ -79,6 +107,8 @@ const order = (e: Efficacy | undefined): number =>
 export interface Reach {
   active: Active
   efficacy: Efficacy
+  /** Between what it may lie: what is relied on is its low end. */
+  grade: Grade
   /** From this day on it is control, where it is not now. */
   from?: Day
 }

@@ -1,6 +1,7 @@
 import { convert, unitParts, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
-import { isControl, weedStages, type Active } from './active.ts'
-import { efficacyOf, toleranceOf } from './grade.ts'
+import type { Active } from './active.ts'
+import { toleranceOf } from './grade.ts'
+import { weedsReached } from './reach.ts'
 import { createActiveFinder } from './names.ts'
 import { kindOf, measureOfFormulation, type LabelRules, type LabelUse } from './label.ts'
 
@@ -58,19 +59,8 @@ function plantsOf(
 ): Pick<SheetRow, 'controls' | 'suppresses'> {
   if (rules.weeds) return rules.weeds
   if (purpose === 'preEmergent') return { controls: [], suppresses: [] }
-  const plants = [...new Set(actives.flatMap((a) => Object.keys(a.efficacy)))]
-  const does = (plant: string, test: (e: NonNullable<ReturnType<typeof efficacyOf>>) => boolean) =>
-    actives.some((a) =>
-      weedStages.some((s) => {
-        const e = efficacyOf(a, plant, s)
-        return e !== undefined && test(e)
-      }),
-    )
-  const controls = plants.filter((p) => does(p, isControl))
-  return {
-    controls,
-    suppresses: plants.filter((p) => !controls.includes(p) && does(p, (e) => e === 'suppression')),
-  }
+  const { controls, less } = weedsReached(actives)
+  return { controls, suppresses: less.filter(([, e]) => e === 'suppression').map(([p]) => p) }
 }
 
 /** The shelf as one sheet: per 1,000 sq ft for spots, per acre for broadcast, metric; turf, weeds. Herbicides only. */

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { JudgedProduct } from '@jardinero/core/shelf'
+import { activesNamed, type JudgedProduct } from '@jardinero/core/shelf'
 import { useWords } from '../kit/session.ts'
+import { useShelf } from './shelfStore.ts'
 
 /** Why one product is, or is not, for one weed or turf. */
 const props = defineProps<{ judged: JudgedProduct; plant: string }>()
@@ -10,15 +11,20 @@ const mark = computed(() => props.judged.marks.get(props.plant))
 const what = computed(() =>
   has(`plant.${props.plant}`) ? say(`plant.${props.plant}`) : say(`turf.${props.plant}`),
 )
-const good = computed(() =>
-  mark.value?.mark === 'controls'
-    ? say('shelf.why.controls', {
-        active: mark.value.active ?? '',
-        efficacy: mark.value.efficacy ?? 'none',
-        plant: props.plant,
-      })
-    : '',
-)
+const good = computed(() => {
+  const { grade, active = '' } = mark.value ?? {}
+  if (mark.value?.mark !== 'controls' || !grade) return ''
+  const { value: efficacy, low: surely } = grade
+  return say(surely === efficacy ? 'shelf.why.controls' : 'shelf.why.controlsPerhaps', {
+    active,
+    efficacy,
+    surely,
+    plant: props.plant,
+  })
+})
+const shelf = useShelf()
+/** What is known of its actives, with where that is from. */
+const actives = computed(() => activesNamed(shelf.almanac.actives, [props.judged.product.rules]))
 </script>
 
 <template>
@@ -35,6 +41,13 @@ const good = computed(() =>
     <ul v-if="judged.cautions.length" class="cautions small">
       <li v-for="(c, i) in judged.cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
     </ul>
+    <details v-if="actives.length" class="small">
+      <summary>{{ say('shelf.basis') }}</summary>
+      <p v-if="mark?.grade">{{ say(`shelf.basis.${mark.grade.readings}`) }}</p>
+      <p v-for="{ name, source } in actives" :key="name">
+        {{ say('shelf.basis.source', { active: name, source }) }}
+      </p>
+    </details>
   </section>
 </template>
 
@@ -43,6 +56,12 @@ const good = computed(() =>
   border-left: 3px solid var(--ink);
   padding-left: 0.9rem;
   margin: 1rem 0;
+}
+details {
+  margin-top: 0.5rem;
+}
+details p {
+  margin: 0.3rem 0;
 }
 ul {
   margin: 0.3rem 0;

@@ -25,10 +25,11 @@ export function markWeed(
         : 'none'
   if (claims === 'none')
     return { mark: 'no', efficacy: best?.efficacy, why: [because('weedNotListed', { label, plant })] }
-  if (!best || best.efficacy === 'none')
-    return { mark: 'no', efficacy: best?.efficacy, why: [because('activeNotOnWeed', { label, plant })] }
-  const { active, efficacy, from } = best
-  const found = { efficacy, active: active.name }
+  if (!best) return { mark: 'no', efficacy: undefined, why: [because('notKnownOnWeed', { label, plant })] }
+  const { active, efficacy, grade, from } = best
+  const found = { efficacy, active: active.name, grade }
+  if (grade.high === 'none')
+    return { ...found, mark: 'no', why: [because('activeNotOnWeed', { label, plant })] }
   if (claims === 'suppresses' || efficacy === 'suppression')
     return {
       ...found,
@@ -50,8 +51,9 @@ export function markWeed(
   ]
   const younger = works.some((at) => at < now)
   const later = works.some((at) => at > now)
+  const perhaps = isControl(grade.value)
   const why = works.length
-    ? because('wrongStage', { active: active.name, plant, stage, efficacy, younger, later })
-    : because('notRelied', { active: active.name, plant, efficacy })
+    ? because('wrongStage', { active: active.name, plant, stage, efficacy, younger, later, perhaps })
+    : because('notRelied', { active: active.name, plant, efficacy, perhaps })
   return { ...found, mark: efficacy === 'fair' ? 'weak' : 'no', why: [why] }
 }

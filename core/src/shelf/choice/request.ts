@@ -9,6 +9,7 @@ import type {
 } from '../../quantity/index.ts'
 import type { PlantGroup, PlantStage, RankedAct } from '../../scout/index.ts'
 import type { Efficacy } from '../active.ts'
+import type { Grade } from '../grade.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
 import type { Circumstances, JudgedGround, OutlookDay } from '../judgement/index.ts'
 
@@ -55,8 +56,9 @@ export interface ChoiceRequest extends Circumstances {
 export interface Mark {
   mark: 'controls' | 'suppresses' | 'weak' | 'no'
   efficacy: Efficacy | undefined
-  /** The active that does it. */
+  /** The active that does it, and how sure that is. */
   active?: string
+  grade?: Grade
   /** Why it is not control, or why the product may not be used for it. */
   why: Refusal[]
   /** It does nothing now, and is control again from this day on. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { createActiveFinder, efficacyOf, isControl, weedStages, type Efficacy } from '@jardinero/core/shelf'
+import { createActiveFinder, weedsReached } from '@jardinero/core/shelf'
 import { useWords } from '../../kit/session.ts'
 import { useShelf } from '../shelfStore.ts'
 import PlantList from './PlantList.vue'
@@ -15,20 +15,11 @@ const actives = computed(() => {
   const activeOf = createActiveFinder(shelf.almanac.actives)
   return draft.value.actives.flatMap((a) => activeOf(a.name) ?? [])
 })
-const does = (plant: string, test: (e: Efficacy) => boolean) =>
-  actives.value.some((a) =>
-    weedStages.some((s) => {
-      const found = efficacyOf(a, plant, s)
-      return found !== undefined && test(found)
-    }),
-  )
 /** A start to strike through: what the actives do, as far as the almanac knows. */
 function proposeFromActives(): void {
-  const plants = [...new Set(actives.value.flatMap((a) => Object.keys(a.efficacy)))].sort()
-  draft.value.controls = plants.filter((p) => does(p, isControl))
-  draft.value.suppresses = plants.filter(
-    (p) => !draft.value.controls.includes(p) && does(p, (e) => e === 'suppression' || e === 'fair'),
-  )
+  const { controls, less } = weedsReached(actives.value)
+  draft.value.controls = controls
+  draft.value.suppresses = less.filter(([, e]) => e === 'suppression' || e === 'fair').map(([p]) => p)
 }
 </script>
 
