@@ -5,6 +5,7 @@ import {
   computePrior,
   computeSeparators,
   createKey,
+  findByName,
   misreadingOf,
   parseScore,
   plantStages,
@@ -16,6 +17,7 @@ import { loadCatalogue, loadPlantWords } from '@jardinero/words'
 import { seededRandom } from '@jardinero/core/quantity'
 import { runKey } from '../bench/keyTrial.ts'
 import fieldPlants from './fieldPlants.json' with { type: 'json' }
+import alsoNamed from './data/alsoNamed.json' with { type: 'json' }
 import { almanac, plantAlmanac } from './src/index.ts'
 
 const { plants, characters } = plantAlmanac
@@ -230,4 +232,31 @@ describe('words', () => {
       [...spoken].filter((k) => /^(reason|hand|hazard|barrierWhy)\./.test(k) && !keys.includes(k)),
     ).toEqual([])
   })
+})
+
+describe('a name as people write it', () => {
+  const named = plantAlmanac.plants
+  it.each([
+    ['wintergrass', 'annualBluegrass'],
+    ['Winter Grass', 'annualBluegrass'],
+    ['quack grass', 'quackgrass'],
+    ['QUACK-GRASS', 'quackgrass'],
+    ['twitch', 'quackgrass'],
+    ['Agropyron repens', 'quackgrass'],
+    ['buffalo', 'stAugustinegrass'],
+    ['buffalo', 'buffalograss'],
+    ['couch', 'bermudagrass'],
+    ['couch', 'quackgrass'],
+    ['crab grasses', 'smoothCrabgrass'],
+    ['cats ear', 'catsear'],
+    ['dandelions', 'dandelion'],
+    ['bindii', 'lawnBurweed'],
+    ['Festuca arundinacea', 'tallFescue'],
+    ['Saint Augustine', 'stAugustinegrass'],
+    ['oxalis', 'creepingWoodsorrel'],
+  ])('%s finds %s', (typed, code) => expect(findByName(named, typed).map((m) => m.code)).toContain(code))
+  it('puts a whole name before a part of one', () =>
+    expect(findByName(named, 'twitch')[0]?.code).toBe('quackgrass'))
+  it('names only plants there are', () =>
+    expect(named.filter((p) => p.also).length).toBe(Object.keys(alsoNamed).length))
 })

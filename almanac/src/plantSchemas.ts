@@ -43,6 +43,7 @@ export const plantsSchema = Joi.array()
         .pattern(Joi.string().length(2).uppercase(), Joi.array().items(Joi.string().min(3)).min(1))
         .min(1)
         .required(),
+      also: Joi.array().items(Joi.string().min(3)).min(1).unique(),
       group: oneOf(plantGroups).required(),
       roles: Joi.array()
         .items(oneOf(['turf', 'weed']))

@@ -1,4 +1,5 @@
 import type { Character, Plant, PlantGroup } from '@jardinero/core/scout'
+import alsoNamed from '../data/alsoNamed.json' with { type: 'json' }
 import characters from '../data/characters.json' with { type: 'json' }
 import groups from '../data/groups.json' with { type: 'json' }
 import broadleafAnnuals from '../data/plants/broadleafAnnuals.json' with { type: 'json' }
@@ -17,8 +18,10 @@ const usual = groups as Record<PlantGroup, Record<string, string>>
 
 function complete(filed: FiledPlant): unknown {
   const asTurf = turf.find((t) => t.code === filed.code)
+  const also = (alsoNamed as Record<string, string[]>)[filed.code]
   return {
     ...(asTurf && { botanical: asTurf.botanical, names: asTurf.names }),
+    ...(also && { also }),
     where: [],
     reasons: [],
     hand: [],

@@ -74,4 +74,5 @@ export {
 } from './day.ts'
 export { clockIn, dayIn, hourIn, instantAt } from './localTime.ts'
 export { parseLengthFt } from './length.ts'
+export { nameWords, plainName } from './name.ts'
 export { drawNormal, seededRandom } from './random.ts'

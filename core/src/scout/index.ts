@@ -27,7 +27,7 @@ export {
 } from './key.ts'
 export { createKey, type KeyMatrix } from './matrix.ts'
 export { areNear, misreadShare, misreadingOf } from './misreading.ts'
-export { findByName, type NameMatch } from './names.ts'
+export { findByName, soughtNames, type NameMatch } from './names.ts'
 export {
   belts,
   lifeCycles,

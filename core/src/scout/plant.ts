@@ -61,6 +61,8 @@ export interface Plant {
   botanical: string
   /** English names by country. */
   names: Record<string, string[]>
+  /** Other names people write: old, short, Latin ones of before. */
+  also?: string[]
   group: PlantGroup
   roles: ('turf' | 'weed')[]
   cycle: LifeCycle

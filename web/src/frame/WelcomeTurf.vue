@@ -23,6 +23,7 @@ const chosen = computed(() => account.almanac.turf.find((t) => t.code === said.t
     :label="say('yard.turf')"
     :options="options"
     :fault="form.faultAt('turf')"
+    filter
   />
   <p v-if="chosen" class="quiet small">
     <i>{{ chosen.botanical }}</i>. {{ otherNames(chosen) }}

@@ -1,11 +1,16 @@
 <script setup lang="ts" generic="T extends string | number">
+import { FilterService } from '@primevue/core/api'
 import Select from 'primevue/select'
+import { plainName } from '@jardinero/core/quantity'
 import FieldRow from './FieldRow.vue'
 
-/** One of a few choices. */
+/** Found however it is spaced, hyphened, capital, one or many. */
+FilterService.register('names', (names: string, typed: string) => names.includes(plainName(typed)))
+
+/** One of a few choices; where there are more, they are looked for by their names. */
 defineProps<{
   label: string
-  options: { value: T; label: string }[]
+  options: { value: T; label: string; names?: string }[]
   fault?: string | undefined
   hint?: string
   filter?: boolean
@@ -23,6 +28,8 @@ const model = defineModel<T | undefined>({ required: true })
       option-value="value"
       option-label="label"
       :filter="filter"
+      :filter-fields="options[0]?.names === undefined ? undefined : ['names']"
+      :filter-match-mode="options[0]?.names === undefined ? 'contains' : 'names'"
       :invalid="invalid"
       size="small"
     />

@@ -1,7 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { useQuery } from '@tanstack/vue-query'
 import { computed } from 'vue'
-import { createKey, type Character, type KeyMatrix, type Plant } from '@jardinero/core/scout'
+import { createKey, soughtNames, type Character, type KeyMatrix, type Plant } from '@jardinero/core/scout'
 import { useSession, useWords } from '../kit/session.ts'
 import { ask, keys, useHeld } from '../state/index.ts'
 
@@ -34,12 +34,13 @@ const usePlantStore = defineStore('plants', () => {
   return { almanac, load }
 })
 
-/** Plants as choices of a field, by name. */
+/** Plants as choices of a field, by name; found by any of their names. */
 export function usePlantOptions() {
   const { say } = useWords()
-  return (plants: Plant[]): { value: string; label: string }[] =>
+  return (plants: Plant[]): { value: string; label: string; names: string }[] =>
     plants
-      .map((p) => ({ value: p.code, label: say(`plant.${p.code}`) }))
+      .map((p) => ({ plant: p, label: say(`plant.${p.code}`) }))
+      .map(({ plant, label }) => ({ value: plant.code, label, names: soughtNames(plant, label) }))
       .toSorted((a, b) => a.label.localeCompare(b.label))
 }
 

@@ -3,7 +3,13 @@ import type { BarrierActive } from '@jardinero/core/season'
 
 /** The reference data as the server gives it out. */
 export interface Almanac {
-  turf: { code: string; botanical: string; season: 'cool' | 'warm'; names: Record<string, string[]> }[]
+  turf: {
+    code: string
+    botanical: string
+    season: 'cool' | 'warm'
+    names: Record<string, string[]>
+    also?: string[]
+  }[]
   climates: {
     code: string
     name: string

@@ -42,6 +42,7 @@ const { form } = row
       :label="say('yard.turf')"
       :options="options"
       :fault="form.faultAt('turf')"
+      filter
     />
     <p v-if="turf" class="quiet small">{{ otherNames(turf) }}</p>
     <p v-if="zone" class="small">

@@ -1,4 +1,5 @@
 import { computed } from 'vue'
+import { soughtNames } from '@jardinero/core/scout'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
@@ -7,10 +8,10 @@ export function useTurfNames() {
   const account = useAccount()
   const { say } = useWords()
   const options = computed(() =>
-    account.almanac.turf.map(({ code, botanical }) => ({
-      value: code,
-      label: `${say(`turf.${code}`)} (${botanical})`,
-    })),
+    account.almanac.turf.map((turf) => {
+      const name = say(`turf.${turf.code}`)
+      return { value: turf.code, label: `${name} (${turf.botanical})`, names: soughtNames(turf, name) }
+    }),
   )
   const otherNames = ({ names }: { names: Record<string, string[]> }) =>
     say('yard.otherNames', {
