@@ -11,9 +11,9 @@ import {
   type Active,
   type LabelRules,
 } from '@jardinero/core/shelf'
-import { checkProgramme, noWishes } from '@jardinero/core/season'
+import { checkProgramme, noWishes, targetsOf } from '@jardinero/core/season'
 import type { TurfState } from '@jardinero/core/yard'
-import { almanac } from './src/index.ts'
+import { almanac, plantAlmanac } from './src/index.ts'
 
 const of = (name: string): Active => almanac.actives.find((a) => a.name === name)!
 const sulfonylureas = [
@@ -319,4 +319,19 @@ describe('resistance', () => {
     ['annualBluegrass', 'indaziflam'],
     ['goosegrass', 'oxadiazon'],
   ])('of %s to %s is told', (plant, active) => expect(resists(plant).map((a) => a.name)).toContain(active))
+})
+
+describe('where and when a weed is', () => {
+  const plant = (code: string) => plantAlmanac.plants.find((p) => p.code === code)!
+  it.each([
+    ['goosegrass', ['cool', 'mild', 'warm']],
+    ['longspineSandbur', ['cool', 'mild', 'warm']],
+    ['buffalograss', ['cool', 'mild', 'warm']],
+    ['englishDaisy', ['cool', 'mild']],
+  ])('%s is at home in %s', (code, belts) => expect(plant(code).belts).toEqual(belts))
+  it('burnweed sprouts in thatch: no barrier is promised, none planned', () => {
+    expect(plant('americanBurnweed').barrier).toEqual({ stops: 'no', why: 'thatch' })
+    expect(targetsOf(['americanBurnweed'], plant)).toEqual({})
+  })
+  it('burweed is met often', () => expect(plant('lawnBurweed').common).toBe(3))
 })
