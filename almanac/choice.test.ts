@@ -1,13 +1,9 @@
 import { describe, expect, it, test } from 'vitest'
-import { chooseProducts, createActiveFinder, computeExpectation, type Pass } from '@jardinero/core/shelf'
+import { chooseProducts, createActiveFinder, computeExpectation } from '@jardinero/core/shelf'
 import { almanac } from './src/index.ts'
-import { choiceOf, markOf, requestOf, tankOf, whyNot, type Situation } from './test/situation.ts'
+import { choiceOf, markOf, requestOf, tankOf, whyNot, type Situation, once } from './test/situation.ts'
 
 const fescue = { turf: 'tallFescue', day: '2026-05-12' } satisfies Partial<Situation>
-const once = (name: string, basis: 'ai' | 'ae', value: number, day = '2026-04-28'): Pass[] => [
-  { day, actives: [{ name, basis, rate: { value, unit: 'lb/acre' } }] },
-]
-
 /** What goes into the tank: turf × weed × stage × date × heat, as extension guides answer it. */
 describe('what clears it', () => {
   test.each<[string, Situation, string[]]>([

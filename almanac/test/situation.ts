@@ -19,6 +19,8 @@ export interface Situation {
   highF?: number | number[]
   weeds: [plant: string, stage?: PlantStage, tillers?: number][]
   amount?: Amount
+  /** Share of the lawn that is wanted grass. */
+  wanted?: number
   /** Codes of sample labels; all of them where it is not said. */
   shelf?: string[]
   seedingDay?: string
@@ -39,7 +41,7 @@ function weedOf([code, stage = 'mature', tillers]: Situation['weeds'][number], s
     plant,
     stage,
     amount: s.amount ?? scattered,
-    wantedShare: 0.85,
+    wantedShare: s.wanted ?? 0.85,
     turf: { code: s.turf, season: almanac.turf.find((t) => t.code === s.turf)!.season },
     day: s.day,
     hemisphere: 'northern',
@@ -96,3 +98,10 @@ export const whyNot = (choice: Choice, code: string): string[] =>
   choice.judged.find((j) => j.product.id === code)!.refusals.map((r) => r.code)
 export const markOf = (choice: Choice, code: string, plant: string) =>
   choice.judged.find((j) => j.product.id === code)!.marks.get(plant)!
+/** One active that is down already, lb/acre. */
+export const once = (
+  name: string,
+  basis: 'ai' | 'ae',
+  value: number,
+  day = '2026-04-28',
+): NonNullable<Situation['passes']> => [{ day, actives: [{ name, basis, rate: { value, unit: 'lb/acre' } }] }]

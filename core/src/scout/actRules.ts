@@ -60,6 +60,48 @@ const out = (act: Act, because: string, params: RankedAct['params'] = {}): Ranke
   params,
 })
 
+const months = { cool: [8, 10], warm: [5, 7] } as const
+/** From a clean-up to seed, and from seed until it must have come up: days of the window that are needed. Judgement of the trade. */
+const cleanUpDays = 28
+const comesUpDays = 14
+/** So long before the window opens weeds are cleared for it. Our estimate. */
+const soonDays = 70
+
+/** When this turf is seeded here: how far away that is, the next day for it, and the days the window stays open. */
+function seedWindow({ turf, day, ...situation }: Ground): { away: number; from: Day; left: number } {
+  const clock = {
+    germinates: [...months[turf.season]] as [number, number],
+    seen: [1, 12] as [number, number],
+  }
+  const window = computeClock({ clock }, situation).germinates!
+  const today = dayOfYear(day)
+  if (daysFromSpan(today, window) === 0) return { away: 0, from: day, left: (window[1] - today + 365) % 365 }
+  const away = daysUntil(today, window)
+  return { away, from: addDays(day, away), left: 0 }
+}
+
+/**
+ * The lawn is mostly good and thin: weeds are cleared first, and it is cored and seeded about a month later, where the season leaves
+ * time for both. @returns the day to seed from
+ */
+function seedAfterCleanUp(ground: Ground): Day | undefined {
+  const { wantedShare, limits, day } = ground
+  if (wantedShare === null || wantedShare < limits.renovateBelow || wantedShare >= limits.overseedBelow)
+    return undefined
+  const { away, from, left } = seedWindow(ground)
+  const isTime = away ? away <= soonDays : left >= cleanUpDays + comesUpDays
+  const cleared = addDays(day, cleanUpDays)
+  return isTime ? (from > cleared ? from : cleared) : undefined
+}
+
+/** A spray that clears the way for seed. */
+function clearing(ground: Ground, spray: RankedAct): RankedAct {
+  const from = seedAfterCleanUp(ground)
+  if (!from) return spray
+  const params = { share: share(ground.wantedShare!), limit: share(ground.limits.overseedBelow), from }
+  return { ...spray, rank: 0.84, because: 'cleanUpThenSeed', params }
+}
+
 /** One rule an act; each says yes with a rank, or no with a reason. */
 export const actRules: Record<Act, (g: Ground) => RankedAct> = {
   wait({ plant, clock, day, stage, limits }) {
@@ -111,7 +153,8 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
       }
     return { act: 'mowAndFeed', rank: 0.3, because: 'alongside', params: {} }
   },
-  spot({ plant, quantum, limits }) {
+  spot(ground) {
+    const { plant, quantum, limits } = ground
     if (plant.group === 'moss') return out('spot', 'onlyCulture')
     const { cover, count } = quantum
     if (cover !== undefined && cover > limits.spotUpTo)
@@ -120,33 +163,45 @@ export const actRules: Record<Act, (g: Ground) => RankedAct> = {
         threshold: 'spotUpTo',
       }
     const params = { cover: share(cover ?? 0), count: count ?? 0, limit: share(limits.spotUpTo) }
-    return { act: 'spot', rank: 0.7, because: 'scattered', params, threshold: 'spotUpTo' }
+    return clearing(ground, { act: 'spot', rank: 0.7, because: 'scattered', params, threshold: 'spotUpTo' })
   },
-  broadcast({ plant, quantum, limits }) {
+  broadcast(ground) {
+    const { plant, quantum, limits } = ground
     if (plant.group === 'moss') return out('broadcast', 'onlyCulture')
     const params = { cover: share(quantum.cover ?? 0), limit: share(limits.spotUpTo) }
     if (quantum.cover !== undefined && quantum.cover > limits.spotUpTo)
-      return { act: 'broadcast', rank: 0.78, because: 'everywhere', params, threshold: 'spotUpTo' }
+      return clearing(ground, {
+        act: 'broadcast',
+        rank: 0.78,
+        because: 'everywhere',
+        params,
+        threshold: 'spotUpTo',
+      })
     return { ...out('broadcast', 'notEverywhere', params), threshold: 'spotUpTo' }
   },
-  overseed({ plant, wantedShare, turf, day, limits, ...situation }) {
+  overseed(ground) {
+    const { plant, wantedShare, limits } = ground
     // It comes back from below ground through any turf: seed closes no gap against it.
     if (plant.group === 'sedge') return out('overseed', 'comesThrough')
     if (wantedShare === null) return out('overseed', 'wantedNotSaid')
     const params = { share: share(wantedShare), limit: share(limits.overseedBelow) }
     if (wantedShare >= limits.overseedBelow)
       return { ...out('overseed', 'thickEnough', params), threshold: 'overseedBelow' }
-    const months = turf.season === 'cool' ? ([8, 10] as const) : ([5, 7] as const)
-    const window = computeClock({ clock: { germinates: [...months], seen: [1, 12] } }, situation).germinates!
-    const away = daysFromSpan(dayOfYear(day), window)
-    if (away === 0)
-      return { act: 'overseed', rank: 0.82, because: 'seedNow', params, threshold: 'overseedBelow' }
-    const from = addDays(day, daysUntil(dayOfYear(day), window))
+    const cleared = seedAfterCleanUp(ground)
+    if (cleared)
+      return {
+        act: 'overseed',
+        rank: 0.55,
+        because: 'seedAfterCleanUp',
+        params: { ...params, from: cleared },
+        threshold: 'overseedBelow',
+      }
+    const { away, from } = seedWindow(ground)
     return {
       act: 'overseed',
-      rank: 0.5,
-      because: 'seedLater',
-      params: { ...params, from },
+      ...(away === 0
+        ? { rank: 0.82, because: 'seedNow', params }
+        : { rank: 0.5, because: 'seedLater', params: { ...params, from } }),
       threshold: 'overseedBelow',
     }
   },

@@ -390,7 +390,7 @@ describe('what a find means', () => {
   })
   it('seeds in the turf’s season, and names the day otherwise', () => {
     const thin = { wantedShare: 0.6, amount: { kind: 'count', count: 300 } as const }
-    expect(why({ ...thin, day: '2026-09-10' }, 'overseed')).toMatchObject({ because: 'seedNow' })
+    expect(why({ ...thin, day: '2026-10-05' }, 'overseed')).toMatchObject({ because: 'seedNow', rank: 0.82 })
     expect(why(thin, 'overseed')).toMatchObject({ because: 'seedLater', params: { from: '2026-08-01' } })
     expect(why({ ...thin, turf: { code: 'zoysiagrass', season: 'warm' } }, 'overseed').params).toMatchObject({
       from: '2026-05-01',
