@@ -13,7 +13,7 @@ import { useJobs, useSaveWords, useYard } from '../state/index.ts'
 import ChainSteps from './ChainSteps.vue'
 
 /** A chain: begun of a usual one, of one's own, or of one that stands here; its steps edited, and kept to be begun again. */
-const props = defineProps<{ from?: string | undefined }>()
+const props = defineProps<{ from?: string | undefined; usual?: string }>()
 const emit = defineEmits<{ done: [] }>()
 const { zones, today } = useYard()
 const { jobs, begin } = useJobs()
@@ -30,7 +30,9 @@ const choices = computed(() => [
   ...Object.keys(usualChains).map((value) => ({ value, label: say(`job.chain.${value}`) })),
   ...own.value.map((t) => ({ value: t.id, label: t.name })),
 ])
-const chosen = ref<string | undefined>(props.from ? 'standing' : 'renovation')
+const chosen = ref<string | undefined>(
+  props.from ? 'standing' : props.usual && usualChains[props.usual] ? props.usual : 'renovation',
+)
 const name = ref('')
 const steps = ref<ChainStep[]>([])
 const row = computed(() => own.value.find((t) => t.id === chosen.value))

@@ -32,7 +32,7 @@ const open = computed(() => jobs.value.filter(isOpen).toSorted(byDay))
 const over = computed(() => jobs.value.filter((j) => !isOpen(j)).toSorted((a, b) => byDay(b, a)))
 const due = computed(() => open.value.filter((j) => ['due', 'late'].includes(stands(j))))
 const { some, more, left } = useMore(over)
-const making = ref<'job' | 'chain'>()
+const making = ref<'job' | 'chain' | undefined>(route.query['chain'] ? 'chain' : undefined)
 /** A chain that is to be edited before it is begun, of one that stands here. */
 const from = ref<string>()
 const keep = (chainId: string) => {
@@ -57,7 +57,12 @@ const asked = computed(() => String(route.query['job'] ?? ''))
       <button class="link" @click="router.push({ name: 'season' })">{{ say('job.toSeason') }}</button>
     </template>
     <JobForm v-if="making === 'job'" @done="making = undefined" />
-    <ChainForm v-if="making === 'chain'" :from="from" @done="((making = undefined), (from = undefined))" />
+    <ChainForm
+      v-if="making === 'chain'"
+      :from="from"
+      :usual="String(route.query['chain'] ?? '')"
+      @done="((making = undefined), (from = undefined))"
+    />
     <p v-if="!open.length" class="quiet">{{ say('job.none') }}</p>
     <ol class="jobs">
       <JobRow

@@ -40,6 +40,13 @@ describe('the jobs of a yard', () => {
       /^Scalp Front\s*Waits for the step before it; about Mar 10, by Mar 28 at the latest/,
     )
   })
+  it('offers the chain that was asked for by a link', async () => {
+    const { show, settle } = await at('/season?at=jobs&chain=overseeding', [])
+    standServer({ 'GET /api/jobs/templates': [200, []] })
+    const page = show(JobsView)
+    await settle()
+    expect(page.text()).toContain('Clear the weeds, wait four weeks, core and seed')
+  })
   it('a chore is done on a day, and the next step follows from it', async () => {
     const [kill, scalp, ...rest] = chain('2026-02-10')
     const down = { ...kill!, state: 'applied' as const, doneOn: '2026-02-18', recordIds: ['r'] }

@@ -26,6 +26,13 @@ const tankSays = (tank: Tank) =>
       'none',
     cost: tank.cents ? number(tank.cents / 100, { style: 'currency', currency: 'USD' }) : 'none',
   })
+/** Where the set clears the way for seed: from when, and the chain of it. */
+const seedAfter = computed(
+  () =>
+    props.shelf.weeds.value
+      .map((w) => w.acts.find((a) => a.rank > 0))
+      .find((act) => act?.because === 'cleanUpThenSeed')?.params,
+)
 const others = computed(() =>
   [...(choice.value.toBuy ? [choice.value.toBuy] : []), ...choice.value.others].slice(0, 4),
 )
@@ -42,6 +49,12 @@ const rejected = computed(() =>
         <strong>{{ say(`shelf.way.${a.way}`) }}</strong> {{ because(a) }}
       </li>
     </ol>
+    <p v-if="seedAfter" class="seed">
+      {{ say('because.cleanUpThenSeed', seedAfter) }}
+      <RouterLink class="link" :to="{ name: 'season', query: { at: 'jobs', chain: 'overseeding' } }">{{
+        say('shelf.beginChain')
+      }}</RouterLink>
+    </p>
     <template v-if="others.length">
       <h3>{{ say('shelf.others') }}</h3>
       <ul>
@@ -63,6 +76,9 @@ const rejected = computed(() =>
 <style scoped>
 h3 {
   margin: 1.2rem 0 0.3rem;
+}
+.seed {
+  margin: 0.6rem 0 0;
 }
 ol,
 ul {

@@ -146,6 +146,41 @@ describe('the answer', () => {
     expect(page.text()).toContain('It needs nonionic surfactant: Wetholm is on the shelf.')
     page.unmount()
   })
+  it('says how sure a grade is, and on what it rests', async () => {
+    const { show, settle } = await atHome({
+      ...may(),
+      state: { ...may().state, finds: [find('yellowNutsedge', { stage: 'leaves' })] },
+    })
+    const page = show(ChoiceView)
+    await settle()
+    await page.find('button[aria-label^="Rushollow 62 WG, yellow nutsedge"]').trigger('click')
+    const why = page.find('.why')
+    expect(why.text()).toContain(
+      'halosulfuron-methyl is excellent on yellow nutsedge as it stands, perhaps only good.',
+    )
+    expect(why.find('summary').text()).toBe('What this rests on')
+    expect(why.find('details').text()).toContain('They differ, and the lower is relied on.')
+    expect(why.find('details').text()).toContain('halosulfuron-methyl: US extension turf weed control guides')
+    page.unmount()
+  })
+  it('clears a thin lawn first, and begins the chain that seeds it after', async () => {
+    const august = '2026-08-18'
+    const { show, settle } = await atHome({
+      ...may(),
+      path: `/shelf?day=${august}`,
+      state: {
+        ...may().state,
+        account: { id: 'a', name: 'Home', demoDay: august },
+        finds: [find('dandelion', { foundOn: '2026-08-17', wantedShare: 0.6 })],
+      },
+    })
+    const page = show(ChoiceView)
+    await settle()
+    expect(page.text()).toContain('clear the weeds first, then core and seed from Sep 15 on')
+    const link = page.findAll('a').find((a) => a.text() === 'Begin the chain: clean up, then seed')!
+    expect(link.attributes('href')).toContain('chain=overseeding')
+    page.unmount()
+  })
   it('waits for the weather where that is what shuts it', async () => {
     const { shelf } = await choice()
     useSoil().weatherOf = 'y 2026-05-12'
