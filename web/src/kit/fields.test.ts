@@ -6,6 +6,7 @@ import { defineComponent, h } from 'vue'
 import { beforeEach, describe, expect, it, test } from 'vitest'
 import { computeArea } from '@jardinero/core/yard'
 import { loadCatalogue } from '@jardinero/words'
+import ChoiceField from './ChoiceField.vue'
 import FigureText from './FigureText.vue'
 import LengthField from './LengthField.vue'
 import NumberField from './NumberField.vue'
@@ -85,5 +86,35 @@ describe('figures in sentences', () => {
     expect(wrapper.element.textContent).toBe('X measures 2,400 sq ft ± 36 sq ft in one lawn.')
     await wrapper.findComponent(FigureText).trigger('click')
     expect(openWorking.figure).toEqual(area.value.area)
+  })
+})
+
+describe('a choice among many', () => {
+  it('is found by other names, however they are spaced', async () => {
+    const field = mount(ChoiceField, {
+      props: {
+        modelValue: undefined,
+        label: 'Weed',
+        filter: true,
+        options: [
+          { value: 'a', label: 'quackgrass', names: 'quackgrass elymusrepens twitch couchgrass' },
+          { value: 'b', label: 'dandelion', names: 'dandelion taraxacumofficinale' },
+        ],
+      },
+      global: global(),
+      attachTo: document.body,
+    })
+    await field.find('[role="combobox"]').trigger('click')
+    await new Promise((later) => setTimeout(later, 30))
+    const shown = () => [...document.querySelectorAll('[role="option"]')].map((o) => o.textContent?.trim())
+    expect(shown()).toEqual(['quackgrass', 'dandelion'])
+    const sought = document.querySelector<HTMLInputElement>('input[role="searchbox"]')!
+    for (const typed of ['Quack grass', 'TWITCH', 'couch-grasses', 'Elymus repens']) {
+      sought.value = typed
+      sought.dispatchEvent(new Event('input', { bubbles: true }))
+      await new Promise((later) => setTimeout(later, 30))
+      expect([typed, ...shown()]).toEqual([typed, 'quackgrass'])
+    }
+    field.unmount()
   })
 })
