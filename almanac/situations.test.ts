@@ -413,6 +413,11 @@ const rows: Row[] = [
   ],
   // The year, and what is down.
   [
+    'a blend with little triclopyr only holds violets back',
+    { ...cool, day: '2026-10-05', highF: 66, weeds: [['wildViolet', 'leaves']], shelf: ['addlecote'] },
+    { mark: 'suppresses', of: 'addlecote', on: 'wildViolet' },
+  ],
+  [
     'what is down already counts',
     {
       ...cool,

@@ -1,8 +1,11 @@
-import { addDays, daysBetween, yearOf, type Day } from '../quantity/index.ts'
+import { addDays, convert, daysBetween, yearOf, type Day } from '../quantity/index.ts'
 import type { PlantStage } from '../scout/index.ts'
 import type { Hemisphere } from '../yard/index.ts'
 import { controlLevel, isControl, weedStages, type Active, type Efficacy, type WeedStage } from './active.ts'
 import { efficacyOf, gradeOf, type Grade } from './grade.ts'
+import type { LabelRules, LabelUse } from './label.ts'
+import { createActiveFinder } from './names.ts'
+import { computeActiveRates } from './yearUse.ts'
 
 /** A day, and on which half of the earth: what is old is reached by its season. */
 export interface WhenAndWhere {
@@ -111,20 +114,49 @@ export interface Reach {
   grade: Grade
   /** From this day on it is control, where it is not now. */
   from?: Day
+  /** Too little of it is put down for what it does at a usual amount. */
+  isLittle?: boolean
 }
+
+/** A grade is of a usual amount: so much less than the least of it only holds back. Our estimate. */
+const littleShare = 0.75
+/** Actives of which a label's lines put down too little, each line at its most, for their grades to hold. */
+export function littleOf(rules: LabelRules, uses: LabelUse[]): (active: Active) => boolean {
+  if (!uses.length) return () => false
+  const most = uses.flatMap(({ rate }) => computeActiveRates(rules, { value: rate.max, unit: rate.unit }))
+  return (active) => {
+    const activeOf = createActiveFinder([active])
+    const own = most.filter((m) => m.basis === active.basis && activeOf(m.name))
+    const put = Math.max(0, ...own.map((m) => convert(m.rate.value, m.rate.unit, 'lb/acre')))
+    return own.length > 0 && put < littleShare * active.activeLbPerAcre.least
+  }
+}
+const held = (e: Efficacy): Efficacy => (order(e) > order('suppression') ? 'suppression' : e)
+const weakened = (reach: Reach): Reach => ({
+  ...reach,
+  efficacy: held(reach.efficacy),
+  grade: {
+    ...reach.grade,
+    value: held(reach.grade.value),
+    low: held(reach.grade.low),
+    high: held(reach.grade.high),
+  },
+  isLittle: true,
+})
 
 /** The active of a product that does most to a plant as it stands on a day; the worse of two stages it may be in. */
 export function reachOf(
   actives: Active[],
   weed: SeenWeed,
   when: WhenAndWhere | undefined,
+  isLittle: (active: Active) => boolean = () => false,
 ): Reach | undefined {
   const stages = stagesMeant(weed)
   const each = actives.flatMap((active): Reach[] => {
     const found = stages.flatMap((s) => efficacyOn(active, weed.plant, s, when) ?? [])
     if (found.length < stages.length) return []
     const worst = found.reduce((a, b) => (order(a.efficacy) <= order(b.efficacy) ? a : b))
-    return [{ active, ...worst }]
+    return [isLittle(active) ? weakened({ active, ...worst }) : { active, ...worst }]
   })
   return each.toSorted((a, b) => order(b.efficacy) - order(a.efficacy))[0]
 }

@@ -1,6 +1,6 @@
 import { isControl, type Active, weedStages } from '../active.ts'
 import type { LabelRules, LabelUse } from '../label.ts'
-import { controlledStages, reachOf, stagesMeant, type WhenAndWhere } from '../reach.ts'
+import { controlledStages, littleOf, reachOf, stagesMeant, type WhenAndWhere } from '../reach.ts'
 import { because } from '../judgement/objection.ts'
 import type { ChoiceWeed, Mark } from './request.ts'
 
@@ -14,7 +14,7 @@ export function markWeed(
 ): Mark {
   const { plant } = weed
   const label = rules.name
-  const best = reachOf(actives, weed, when)
+  const best = reachOf(actives, weed, when, littleOf(rules, uses))
   const listed = rules.weeds
   const claims = !listed
     ? 'notCopied'
@@ -30,6 +30,12 @@ export function markWeed(
   const found = { efficacy, active: active.name, grade }
   if (grade.high === 'none')
     return { ...found, mark: 'no', why: [because('activeNotOnWeed', { label, plant })] }
+  if (best.isLittle && efficacy === 'suppression' && claims !== 'suppresses')
+    return {
+      ...found,
+      mark: 'suppresses',
+      why: [because('tooLittleOfIt', { label, plant, active: active.name })],
+    }
   if (claims === 'suppresses' || efficacy === 'suppression')
     return {
       ...found,
