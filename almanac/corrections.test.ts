@@ -220,7 +220,12 @@ describe('an active by the name people write', () => {
   const find = createActiveFinder(almanac.actives)
   it.each([
     ['2,4-D', '2,4-D dimethylammonium'],
-    ['2,4-D choline', '2,4-D dimethylammonium'],
+    ['2,4-D choline', '2,4-D choline'],
+    ['2,4-D choline salt', '2,4-D choline'],
+    ['endothall', 'endothal'],
+    ['sulphate of iron', 'ferrous sulfate'],
+    ['vinegar', 'acetic acid'],
+    ['potassium salts of fatty acids', 'fatty-acid soaps'],
     ['2,4-d  Isooctyl ester', '2,4-D-2-ethylhexyl'],
     ['2,4-D 2-ethylhexyl ester', '2,4-D-2-ethylhexyl'],
     ['MCPP', 'mecoprop-P'],
