@@ -20,7 +20,7 @@ export const publications: Record<string, Publication> = {
   masin2005: {
     authors: 'Masin, R., Zuin, M. C., Archer, D. W., Forcella, F. and Zanin, G.',
     year: 2005,
-    title: 'WeedTurf: a predictive model to aid control of annual summer weeds in turf',
+    title: 'A predictive model to aid control of annual summer weeds in turf',
     where: 'Weed Science 53, 193–201',
     used: 'Large crabgrass, goosegrass, foxtails: base temperatures',
   },

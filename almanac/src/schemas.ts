@@ -75,6 +75,7 @@ export const activesSchema = Joi.array()
         .pattern(/^\d{1,2}$/)
         .required(),
       basis: Joi.string().valid('ai', 'ae').required(),
+      ratedAs: Joi.valid('cation', 'phenol'),
       mode: Joi.string().required(),
       uptake: Joi.array()
         .items(Joi.valid('leaf', 'root', 'shoot'))

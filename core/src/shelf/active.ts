@@ -76,6 +76,8 @@ export interface Active {
   /** Herbicide group, HRAC 2020 number. */
   group: string
   basis: StrengthBasis
+  /** What labels rate it as, where that is neither the whole active nor an acid: the figure to copy. */
+  ratedAs?: 'cation' | 'phenol'
   /** Code of the mode of action. */
   mode: string
   uptake: ('leaf' | 'root' | 'shoot')[]

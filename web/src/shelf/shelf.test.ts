@@ -267,6 +267,15 @@ describe('copying a label', () => {
     // The known active brought its group along.
     expect((field('Group').element as HTMLInputElement).value).toBe('4')
   })
+  it('asks about an active that is not known, and says which figure of a known one is meant', async () => {
+    const { page, field } = await editor()
+    await field('Active ingredient').setValue('quincloracc')
+    expect(page.text()).toContain('“quincloracc” is not known here. Is it spelled as on the label?')
+    await field('Active ingredient').setValue('Diquat')
+    expect(page.text()).toContain('Labels give diquat as the cation too: copy that figure.')
+    await field('Active ingredient').setValue('MCPP')
+    expect(page.text()).not.toContain('is not known here')
+  })
   it('is not sent with a contradiction or a blank, and is sent whole', async () => {
     const { page, field, settle, account } = await editor()
     const sent: { rules: { name: string } }[] = []

@@ -21,6 +21,14 @@ function named(active: ActiveDraft, name: string): void {
   const known = activeOf.value(name)
   if (known) Object.assign(active, { group: known.group, basis: known.basis })
 }
+/** A name that is not known is asked about; of some actives it is said which of the label's figures is meant. */
+function hintOf(name: string): string {
+  const known = activeOf.value(name)
+  if (known?.ratedAs) return say(`label.ratedAs.${known.ratedAs}`, { active: known.name })
+  return name.trim().length > 3 && !known && shelf.almanac.actives.length
+    ? say('label.activeUnknown', { name: name.trim() })
+    : ''
+}
 </script>
 
 <template>
@@ -48,6 +56,7 @@ function named(active: ActiveDraft, name: string): void {
       :options="options(['ai', 'ae'], 'label.basis')"
     />
     <TextField v-model="a.group" :label="say('label.group')" :fault="at(`actives.${i}.group`)" />
+    <p v-if="hintOf(a.name)" class="quiet small" role="status">{{ hintOf(a.name) }}</p>
     <button v-if="actives.length > 1" type="button" class="link small" @click="actives.splice(i, 1)">
       {{ say('label.dropActive', { name: a.name || String(i + 1) }) }}
     </button>
