@@ -154,7 +154,7 @@ commonly told, and so an estimate.
 
 Efficacy, tolerance and limits were entered a second time without looking at the first. Where the two differ, both are taken in:
 control counts at its low end, harm to turf at its bad end, a limit is doubted from its low end on. What only one reader entered is marked
-"?"; what the first did not have is taken a step lower.
+"?" and taken a step lower.
 
 ${agreement()}
 

@@ -68,6 +68,16 @@ describe('a grade', () => {
     expect(gradeOf(on('EG--FFF', 'GF'), 'weed', 'fewTillers')).toBeUndefined()
     expect(gradeOf(on(undefined), 'weed', 'leaves')).toBeUndefined()
   })
+  it('of one reader falls a step, whichever it is, where there was a second', () => {
+    const one = { ...on('EG--FFF'), second: {} }
+    expect(gradeOf(one, 'weed', 'leaves')).toEqual({
+      value: 'good',
+      low: 'fair',
+      high: 'good',
+      readings: 'one',
+    })
+    expect(toleranceOf(one, 'tallFescue', 'growing')).toEqual({ verdict: 'caution', reason: 'oneReading' })
+  })
   it('that was settled for the first is no longer in doubt', () => {
     const one = { ...on('EG--FFF'), second: { settled: ['weed'] } }
     expect(gradeOf(one, 'weed', 'leaves')?.readings).toBe('agree')

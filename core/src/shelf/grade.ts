@@ -32,6 +32,8 @@ const lesser = (a: Efficacy, b: Efficacy): Efficacy => (at(a) <= at(b) ? a : b)
 const ofLevel = (level: number): Efficacy =>
   efficacies.find((e) => e !== 'suppression' && controlLevel(e) === Math.min(4, Math.max(0, level)))!
 
+const stepLess = (e: Efficacy): Efficacy => (e === 'suppression' ? 'poor' : ofLevel(controlLevel(e) - 1))
+
 /** The second reading has a letter for young plants and one for old; the stages of the first that stand for them. */
 const oldFrom = weedStages.indexOf('manyTillers')
 const standFor = { young: ['leaves', 'seedling'], old: ['flowering', 'manyTillers', 'mature'] } as const
@@ -40,7 +42,7 @@ const isSettled = ({ second }: Active, on: string): boolean => second?.settled?.
 
 /**
  * What an active does to a plant at a stage: of the first reading, and as much less or more as the second has it for plants of that
- * age. What only the second has is given one grade less at its low end. Undefined where neither knows the plant.
+ * age. What only one of them has is given one grade less at its low end. Undefined where neither knows the plant.
  */
 export function gradeOf(active: Active, plant: string, stage: WeedStage): Grade | undefined {
   const first = firstEfficacy(active, plant, stage)
@@ -48,16 +50,13 @@ export function gradeOf(active: Active, plant: string, stage: WeedStage): Grade 
   const second = letterEfficacy(active.second?.efficacy?.[plant]?.[age === 'young' ? 0 : 1])
   if (!first) {
     if (!second || active.efficacy[plant] !== undefined) return undefined
-    const low = second === 'suppression' ? 'poor' : ofLevel(controlLevel(second) - 1)
+    const low = stepLess(second)
     return { value: second, low, high: second, readings: 'one' }
   }
-  if (!second)
-    return {
-      value: first,
-      low: first,
-      high: first,
-      readings: isSettled(active, plant) ? 'agree' : 'one',
-    }
+  if (!second) {
+    const low = active.second && !isSettled(active, plant) ? stepLess(first) : first
+    return { value: first, low, high: first, readings: isSettled(active, plant) ? 'agree' : 'one' }
+  }
   const stands = standFor[age].flatMap((s) => firstEfficacy(active, plant, s) ?? [])[0] ?? first
   if (stands === second) return { value: first, low: first, high: first, readings: 'agree' }
   if ([first, stands, second].includes('suppression')) {
@@ -88,8 +87,9 @@ export function toleranceGrade(active: Active, turf: string): Doubted<Tolerance>
   const second = active.second?.tolerance?.[turf]
   if (!first || !second) {
     const value = first ?? second
-    // Nobody said the first time that it is safe: once is not enough for that.
-    const low = first ?? (second && worse(second, 'caution'))
+    // Said once that it is safe is not enough.
+    const isOne = active.second && !isSettled(active, turf)
+    const low = value && (isOne ? worse(value, 'caution') : value)
     return value && { value, low: low!, high: value, readings: isSettled(active, turf) ? 'agree' : 'one' }
   }
   const low = worse(first, second)
