@@ -75,9 +75,12 @@ export const secondVerdict = (active: string, turf: string): Tolerance | undefin
 
 /** The second reading of an active, without what was settled for the first. */
 function secondReadingOf({ name }: Active): { second: SecondReading } {
-  const kept = settled.filter((s) => s.active === name && s.kept === 'first').map((s) => s.on)
-  const open = <T>(cells: Record<string, T>) =>
-    Object.fromEntries(Object.entries(cells).filter(([on]) => !kept.includes(on)))
+  // A turf may be a weed as well: each table by itself.
+  const keptIn = (table: Settled['table']) =>
+    settled.filter((s) => s.active === name && s.kept === 'first' && s.table === table).map((s) => s.on)
+  const open = <T>(table: Settled['table'], cells: Record<string, T>) =>
+    Object.fromEntries(Object.entries(cells).filter(([on]) => !keptIn(table).includes(on)))
+  const settledOn = { plants: keptIn('efficacy'), turf: keptIn('tolerance') }
   const tolerance = Object.fromEntries(
     secondTolerance.turf.flatMap((turf) => {
       const verdict = secondVerdict(name, turf)
@@ -86,10 +89,10 @@ function secondReadingOf({ name }: Active): { second: SecondReading } {
   )
   return {
     second: {
-      efficacy: open(secondEfficacy[name] ?? {}),
-      tolerance: open(tolerance),
-      ...open(secondLimits[name] ?? {}),
-      ...(kept.length && { settled: kept }),
+      efficacy: open('efficacy', secondEfficacy[name] ?? {}),
+      tolerance: open('tolerance', tolerance),
+      ...open('limits', secondLimits[name] ?? {}),
+      settled: settledOn,
     },
   }
 }

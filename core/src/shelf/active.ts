@@ -63,8 +63,8 @@ export interface SecondReading {
   /** One application, and a year, lb/acre. */
   most?: number
   year?: number
-  /** Plants and turf of which the readings differed, and the first was kept. */
-  settled?: string[]
+  /** Of which the readings differed, and the first was kept. */
+  settled?: { plants: string[]; turf: string[] }
 }
 
 /** What is known of an active ingredient: on weeds that are up, on turf, and how it shows. */

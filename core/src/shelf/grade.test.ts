@@ -79,7 +79,7 @@ describe('a grade', () => {
     expect(toleranceOf(one, 'tallFescue', 'growing')).toEqual({ verdict: 'caution', reason: 'oneReading' })
   })
   it('that was settled for the first is no longer in doubt', () => {
-    const one = { ...on('EG--FFF'), second: { settled: ['weed'] } }
+    const one = { ...on('EG--FFF'), second: { settled: { plants: ['weed'], turf: [] } } }
     expect(gradeOf(one, 'weed', 'leaves')?.readings).toBe('agree')
   })
 })

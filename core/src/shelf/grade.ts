@@ -38,7 +38,8 @@ const stepLess = (e: Efficacy): Efficacy => (e === 'suppression' ? 'poor' : ofLe
 const oldFrom = weedStages.indexOf('manyTillers')
 const standFor = { young: ['leaves', 'seedling'], old: ['flowering', 'manyTillers', 'mature'] } as const
 
-const isSettled = ({ second }: Active, on: string): boolean => second?.settled?.includes(on) ?? false
+const isSettled = ({ second }: Active, table: 'plants' | 'turf', on: string): boolean =>
+  second?.settled?.[table].includes(on) ?? false
 
 /**
  * What an active does to a plant at a stage: of the first reading, and as much less or more as the second has it for plants of that
@@ -54,8 +55,8 @@ export function gradeOf(active: Active, plant: string, stage: WeedStage): Grade 
     return { value: second, low, high: second, readings: 'one' }
   }
   if (!second) {
-    const low = active.second && !isSettled(active, plant) ? stepLess(first) : first
-    return { value: first, low, high: first, readings: isSettled(active, plant) ? 'agree' : 'one' }
+    const low = active.second && !isSettled(active, 'plants', plant) ? stepLess(first) : first
+    return { value: first, low, high: first, readings: isSettled(active, 'plants', plant) ? 'agree' : 'one' }
   }
   const stands = standFor[age].flatMap((s) => firstEfficacy(active, plant, s) ?? [])[0] ?? first
   if (stands === second) return { value: first, low: first, high: first, readings: 'agree' }
@@ -88,9 +89,11 @@ export function toleranceGrade(active: Active, turf: string): Doubted<Tolerance>
   if (!first || !second) {
     const value = first ?? second
     // Said once that it is safe is not enough.
-    const isOne = active.second && !isSettled(active, turf)
+    const isOne = active.second && !isSettled(active, 'turf', turf)
     const low = value && (isOne ? worse(value, 'caution') : value)
-    return value && { value, low: low!, high: value, readings: isSettled(active, turf) ? 'agree' : 'one' }
+    return (
+      value && { value, low: low!, high: value, readings: isSettled(active, 'turf', turf) ? 'agree' : 'one' }
+    )
   }
   const low = worse(first, second)
   return {
