@@ -1,4 +1,5 @@
 import { type Day, type JobId, type YardId, type ZoneId } from '../quantity/index.ts'
+import { cleanUpDays } from '../scout/index.ts'
 import type { PassProduct } from '../season/index.ts'
 import type { ChainRole, Job, JobSeed, JobTask } from './job.ts'
 
@@ -61,7 +62,7 @@ export const usualChains: Record<string, ChainStep[]> = {
   /** Weeds first, seed after them, the barrier only once the seedlings are mown. */
   overseeding: [
     apply('postEmergent'),
-    chore('aerate', wait(0, 28, 56)),
+    chore('aerate', wait(0, cleanUpDays, 2 * cleanUpDays)),
     chore('sow', wait(1, 0, 2)),
     chore('feed', wait(2, 0, 28)),
     apply('preEmergent', wait(2, 42, null, 4)),

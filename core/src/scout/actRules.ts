@@ -61,8 +61,9 @@ const out = (act: Act, because: string, params: RankedAct['params'] = {}): Ranke
 })
 
 const months = { cool: [8, 10], warm: [5, 7] } as const
-/** From a clean-up to seed, and from seed until it must have come up: days of the window that are needed. Judgement of the trade. */
-const cleanUpDays = 28
+/** From a clean-up to seed, days; the chain of it waits as long. Judgement of the trade. */
+export const cleanUpDays = 28
+/** From seed until it must have come up, days of the window that are needed. Our estimate. */
 const comesUpDays = 14
 /** So long before the window opens weeds are cleared for it. Our estimate. */
 const soonDays = 70
@@ -75,7 +76,7 @@ function seedWindow({ turf, day, ...situation }: Ground): { away: number; from: 
   }
   const window = computeClock({ clock }, situation).germinates!
   const today = dayOfYear(day)
-  if (daysFromSpan(today, window) === 0) return { away: 0, from: day, left: (window[1] - today + 365) % 365 }
+  if (daysFromSpan(today, window) === 0) return { away: 0, from: day, left: daysUntil(today, [window[1], window[1]]) }
   const away = daysUntil(today, window)
   return { away, from: addDays(day, away), left: 0 }
 }
