@@ -76,7 +76,8 @@ function seedWindow({ turf, day, ...situation }: Ground): { away: number; from: 
   }
   const window = computeClock({ clock }, situation).germinates!
   const today = dayOfYear(day)
-  if (daysFromSpan(today, window) === 0) return { away: 0, from: day, left: daysUntil(today, [window[1], window[1]]) }
+  if (daysFromSpan(today, window) === 0)
+    return { away: 0, from: day, left: daysUntil(today, [window[1], window[1]]) }
   const away = daysUntil(today, window)
   return { away, from: addDays(day, away), left: 0 }
 }
