@@ -9,8 +9,8 @@ export default defineConfig({
     // Two cores are what there is; the default leaves one of them to the runner, which hardly needs it.
     maxWorkers: 2,
     globalSetup: ['scripts/testCluster.mjs'],
-    testTimeout: 20_000,
-    hookTimeout: 60_000,
+    testTimeout: 60_000,
+    hookTimeout: 120_000,
     projects: [
       {
         extends: true,

@@ -12,7 +12,7 @@ async function go(page: Page, url: string, path: string): Promise<void> {
   else await page.goto(url + path)
 }
 /** A simulation of a year takes its seconds where other work goes on. */
-const simulated = { timeout: 40_000 }
+const simulated = { timeout: 120_000 }
 
 test('the demo: answers open their working, days can be stood on, schools changed', async ({
   page,
@@ -114,7 +114,6 @@ test('Spanish over the whole application: no raw key, no English heading, nothin
   page,
   running,
 }) => {
-  test.setTimeout(120_000)
   await enterDemo(page, running)
   await page.getByRole('link', { name: 'You', exact: true }).click()
   await choose(page, 'Language, numbers and dates', 'Español, Estados Unidos')
@@ -165,7 +164,6 @@ test('every view, at desk and at phone size, has no accessibility fault and does
   running,
   quiet,
 }) => {
-  test.setTimeout(180_000)
   quiet.expected.push(/status of 502/)
   await enterDemo(page, running)
   // The soil is worked out once, where it is looked at, not again on every page opened.

@@ -60,7 +60,6 @@ test('a chain of renovation goes from dormant bermudagrass to judged, and moves 
   page,
   running,
 }) => {
-  test.setTimeout(120_000)
   await withDormantLawn(page, running)
   await openJobs(page, running)
   await page.getByRole('button', { name: 'Begin a chain' }).click()

@@ -31,7 +31,6 @@ const axe = async (page: Page) =>
 test('a tank goes out on a phone without a network, the browser dies, and the ledger has it once; weeks later it is judged', async ({
   running,
 }) => {
-  test.setTimeout(200_000)
   const folder = mkdtempSync(join(tmpdir(), 'jardinero-phone-'))
   let { context, page } = await phone(folder)
   await enterDemo(page, running)

@@ -4,7 +4,7 @@ import type { Page } from '@playwright/test'
 import ICAL from 'ical.js'
 import { choose, enterDemo, expect, putDemoBack, test } from './running.ts'
 
-const simulated = { timeout: 90_000 }
+const simulated = { timeout: 120_000 }
 async function openSeason(page: Page, url: string): Promise<void> {
   await page.goto(`${url}/season`)
   await expect(page.getByText('each by its own rule, best first')).toContainText('200 seasons', simulated)

@@ -37,7 +37,7 @@ test('survives a killed start, a half-made cluster, and a second start on the sa
 
     const pid = running.postgresPid()
     await running.stop('SIGKILL')
-    await expect.poll(() => alive(pid), { timeout: 15_000 }).toBe(false)
+    await expect.poll(() => alive(pid)).toBe(false)
     await expect
       .poll(
         () =>
@@ -45,7 +45,7 @@ test('survives a killed start, a half-made cluster, and a second start on the sa
             () => 'up',
             () => 'down',
           ),
-        { timeout: 15_000 },
+        { timeout: 30_000 },
       )
       .toBe('down')
     await running.start()
@@ -151,5 +151,5 @@ test('Ctrl-C in the first start is not blamed on anything', async () => {
       return false
     }
   }
-  await expect.poll(isGone, { timeout: 30_000 }).toBe(true)
+  await expect.poll(isGone).toBe(true)
 })

@@ -79,7 +79,6 @@ test('with two yards and another day, no link and no save leads to the other yar
   page,
   running,
 }) => {
-  test.setTimeout(300_000)
   await signUp(page, running, 'two@example.org')
   const [elm, oak] = await makeYards(page)
   const at = (view: string) => {

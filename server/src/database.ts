@@ -31,7 +31,8 @@ export const createDatabase = (url: string, onLost: (error: unknown) => void = (
       Client: PatientClient,
       // One or two of them listen.
       max: 12,
-      connectionTimeoutMillis: 4000,
+      // A database that is away refuses at once; one that is slow, on a machine under load, is waited for.
+      connectionTimeoutMillis: 15_000,
       application_name: 'jardinero',
     },
   })

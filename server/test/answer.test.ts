@@ -13,7 +13,7 @@ import { startTestServer, Visitor, type TestServer } from './harness.ts'
 import { lawn } from './lawn.ts'
 
 /** A lawn on which nothing is down yet. */
-async function addUntreated(visitor: Visitor) {
+async function addUntreated(visitor: Visitor, { name = 'Middle', lengthsFt = [127, 50] } = {}) {
   const add = async (url: string, body: object) => {
     const response = await visitor.post(url, { id: randomUUID(), ...body })
     if (response.statusCode !== 201) throw new Error(`${url}: ${response.body}`)
@@ -21,12 +21,12 @@ async function addUntreated(visitor: Visitor) {
   }
   const yard = await add('/api/yard/yards', lawn.yard)
   const zone = await add('/api/yard/zones', { yardId: yard, ...lawn.zone })
-  await add('/api/yard/sections', { zoneId: zone, ...lawn.section })
-  const place = { zoneId: zone, name: 'Middle', kind: 'middle', sectionId: null, side: null }
+  await add('/api/yard/sections', { zoneId: zone, ...lawn.section, lengthsFt })
+  const place = { zoneId: zone, name, kind: 'middle', sectionId: null, side: null }
   const middle = await add('/api/yard/places', place)
   await add('/api/soil/readings', { placeId: middle, ...lawn.reading })
   await add('/api/shelf/labels', { rules: lawn.label })
-  return { yard, middle }
+  return { yard, zone, middle }
 }
 
 const weather = createWeatherServer()
@@ -125,6 +125,57 @@ describe('the answer for a yard', () => {
     for (const path of ['answer', 'runs'])
       expect((await other.get(`/api/yard/yards/${yard}/${path}`)).statusCode).toBe(404)
   })
+  it(
+    'is drawn once for lawns alike, each with its own names, size and money; a reading makes it its own',
+    patient,
+    async () => {
+      const owners = await Promise.all([1, 2].map(() => new Visitor(server.app).signUp()))
+      const [one, two] = await Promise.all(
+        owners.map((owner, i) =>
+          addUntreated(owner, {
+            name: ['By the \uD83C\uDF33 "gate"', 'Bäck'][i]!,
+            lengthsFt: [50 + 50 * i, 50],
+          }),
+        ),
+      )
+      const answers = [await current(owners[0], one!.yard), await current(owners[1], two!.yard)] as const
+      const alike = async () =>
+        (
+          (await server.owner.query('SELECT alike FROM kept_answer WHERE yard_id = ANY($1)', [
+            [one!.yard, two!.yard],
+          ])) as { alike: string }[]
+        ).map((r) => r.alike)
+      const [a, b] = await alike()
+      expect([b, a!.length]).toEqual([a, 64])
+      const ownOf = ({ answer }: { answer: YardAnswer }) => ({
+        soil: answer.soil.places.map(({ id: _, ...figures }) => figures),
+        through: answer.season!.rows.map((r) => [
+          r.school,
+          r.passes.map((p) => p.day),
+          r.judgement.escaped?.value,
+        ]),
+      })
+      expect(ownOf(answers[1])).toEqual(ownOf(answers[0]))
+      for (const [i, { middle: own, zone }] of [one!, two!].entries()) {
+        const text = JSON.stringify(answers[i])
+        const other = [one!, two!][1 - i]!
+        for (const id of [own, zone]) expect(text).toContain(id)
+        for (const id of [other.middle, other.zone, other.yard]) expect(text).not.toContain(id)
+        expect(answers[i]!.answer.soil.places[0]!.id).toBe(own)
+      }
+      const costs = answers.map(({ answer }) => answer.season!.rows.find((r) => r.cost?.known)!.cost!.cents)
+      expect(costs[1]!).toBeGreaterThan(costs[0]! * 1.9)
+      expect(JSON.stringify(answers[0].answer.season!.rows)).toContain('gate')
+      await owners[1]!.post('/api/soil/readings', {
+        id: randomUUID(),
+        placeId: two!.middle,
+        ...lawn.reading,
+        temperatureC: 3,
+      })
+      await current(owners[1], two!.yard)
+      expect(new Set(await alike()).size).toBe(2)
+    },
+  )
   it('has one next application: proposed, then of the plan; the calendar has its day', patient, async () => {
     const { answer } = await current()
     const proposed = answer.next as NextApplication

@@ -176,6 +176,28 @@ describe('a programme judged', () => {
     expect(edge!.lasts!.working.at(-1)!.code).toBe('daysHeld')
     expect(lastDay!.value - strongestDay!.value).toBe(edge!.lasts!.value)
   })
+  it('judges the same passes on a field once; another day, rate, weed or core is judged anew', () => {
+    const of = (programme: Programme, on: Season = season) => judgeProgramme(on, programme).judgement
+    const first = of(plan(pass(15)))
+    expect(of(plan(pass(15)))).toBe(first)
+    const cored = {
+      ...season.context,
+      wishes: {
+        ...season.context.wishes,
+        aerating: [{ day: addDays(season.context.today, 40), leaves: 0.5 }],
+      },
+    }
+    const others = [
+      of(plan(pass(16))),
+      of(plan({ ...pass(15), rate: { ...pass(15).rate, value: pass(15).rate.value * 0.9 } })),
+      of(plan({ ...pass(15), edges: 'twice' })),
+      of(plan(pass(15)), { ...season, weeds: ['goosegrass'] }),
+      of(plan(pass(15)), { ...season, context: cored }),
+    ]
+    for (const other of others) expect(other).not.toEqual(first)
+    // Field by field: a lawn whose soil is another is judged on its own.
+    expect(of(plan(pass(15)), { ...season, field: { ...season.field } })).not.toBe(first)
+  })
   it('sees the gap a late peg leaves, and says in a word why', () => {
     const late = judgeProgramme(season, plan(pass(100)))
     expect(late.reason.code).toBe('whyLate')

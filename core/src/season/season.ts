@@ -14,8 +14,8 @@ import { timingSchoolIds, type PassWindow, type TimingSchoolId, type Trend } fro
 import { thinField, type SeasonField } from './field/field.ts'
 import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDays } from './field/passes.ts'
 import { groundAgainst } from './judge/ground.ts'
-import { judgePasses } from './judge/judge.ts'
-import { computeJudgement, type Judgement } from './judge/judgement.ts'
+import { judgeBarrier } from './judge/judgeBarrier.ts'
+import type { Judgement } from './judge/judgement.ts'
 import { computeReason, type Reason } from './judge/reason.ts'
 import { checkProgramme } from './programme/check.ts'
 import { computeCost } from './programme/cost.ts'
@@ -198,21 +198,19 @@ const isBreach = ({ code }: Caution): boolean =>
   ['seedingNotSafe', 'coredAfterPass', 'groundFrozen', 'groundFull', 'washingRain'].includes(code)
 
 /** What comes through a programme, and how long it holds, on every member. */
-function judgeBarrier(season: Season, programme: Programme, weeds = weedsToStop(season)): Judgement {
+function judgementOf(season: Season, programme: Programme, weeds = weedsToStop(season)): Judgement {
   const { field, context, ruleDays } = season
   const planned = programme.passes.map((pass) => fieldPassOf(pass, context, field, ruleDays))
-  const runs = judgePasses(field, [...madePasses(context, field), ...planned], weeds, {
-    disturbs: disturbsOf(context, field),
-  })
   const actives = planned.flatMap((p) => p.doses.map((d) => d.active))
-  return computeJudgement(runs, field, { weeds, actives })
+  const disturbs = disturbsOf(context, field)
+  return judgeBarrier(field, [...madePasses(context, field), ...planned], { disturbs }, { weeds, actives })
 }
 
 /** Holds one programme against its limits, and judges it on every member. */
 export function judgeProgramme(season: Season, programme: Programme, notes: Caution[] = []): JudgedProgramme {
   const { field, context } = season
   const passes = programme.passes.map((pass) => passDaysOf(pass, season))
-  const judgement = judgeBarrier(season, programme)
+  const judgement = judgementOf(season, programme)
   const dayById = new Map(passes.map((p) => [p.id, p.day]))
   const annual = computeAnnualShare(programme, passes, context)
   const inField = passes.flatMap((p) => (p.day ? [daysBetween(field.today, p.day) - field.from] : []))
@@ -272,16 +270,16 @@ const dayOfRule =
 
 /**
  * One school on this lawn; with seed to be sown, at the largest rate that is gone in time, as usual where none is.
- * @param probe the same season with few members, on which the rate is chosen
+ * @param probe gives the same season with few members, on which a rate for seed is chosen
  */
-export function judgeSchool(season: Season, choice: SchoolChoice, probe = season): SchoolRow {
+export function judgeSchool(season: Season, choice: SchoolChoice, probe = () => season): SchoolRow {
   const make = (rateShare: number) =>
     programmeOfSchool(rateShare < 1 ? { ...choice, rateShare } : choice, season.context, dayOfRule(season))
   const inTime = (share: number): boolean => {
     const { programme } = make(share)
     if (!programme.passes.length) return true
     // Seed is asked about alone, not what comes through.
-    return !seedingCautions(judgeBarrier(probe, programme, []), probe, seedMargin).length
+    return !seedingCautions(judgementOf(probe(), programme, []), probe(), seedMargin).length
   }
   const sown = season.context.wishes.seeding.length > 0
   const share = sown ? (largestInTime(inTime) ?? 1) : 1
@@ -298,6 +296,8 @@ const toBeSown = (season: Season): Season => {
 
 /** Every school on this lawn and its weather, best first. */
 export function compareSchools(season: Season, choice: Omit<SchoolChoice, 'school'>): SchoolRow[] {
-  const probe = toBeSown(thinSeason(season, Math.max(1, Math.floor(season.field.members / probed))))
+  const stride = Math.max(1, Math.floor(season.field.members / probed))
+  let few: Season | undefined
+  const probe = () => (few ??= toBeSown(thinSeason(season, stride)))
   return orderJudged(timingSchoolIds.map((school) => judgeSchool(season, { ...choice, school }, probe)))
 }

@@ -10,6 +10,8 @@ export interface StoredAnswer {
   day: Day
   /** What it rests on, in a word of 64 letters: it holds as long as that is the same. */
   restsOn: string
+  /** The same for lawns whose soil is: those follow each other at night. */
+  alike: string
   /** The answer, as JSON. */
   body: string
   madeAt: string
@@ -22,6 +24,7 @@ export const answerEntity = new EntitySchema<StoredAnswer>({
     accountId: column.uuid,
     day: column.day,
     restsOn: column.text,
+    alike: column.text,
     body: column.text,
     madeAt: column.instant,
   },

@@ -6,7 +6,8 @@ import { tellAnswer } from '../platform/wake.ts'
 import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
 import type { AskStation } from '../soil/index.ts'
 import type { StoredAnswer, StoredProgress } from './entities.ts'
-import { gatherAnswer, type AnswerOrder } from './gather.ts'
+import { takeNamesOut, type NamelessOrder } from './alike.ts'
+import { gatherAnswer } from './gather.ts'
 import { keepRuns } from './runs.ts'
 import type { KeptRuns } from '@jardinero/core/soil'
 import type { MadeShare, Share } from './simulateThread.ts'
@@ -17,7 +18,7 @@ export interface AnswerJob {
 }
 export interface AnswerThreads {
   simulate: (order: Share) => Promise<MadeShare>
-  make: (order: { order: AnswerOrder; kept: KeptRuns }) => Promise<string>
+  make: (order: NamelessOrder & { kept: KeptRuns }) => Promise<string>
 }
 
 /** So many answers are worked out beside each other: a night’s are many, and each draws and judges in one thread. */
@@ -32,7 +33,7 @@ export const createAnswerThreads = (atEnd: AtEnd, beside = import.meta.url): Ans
     waiting: 64,
     mostMs: 5 * 60_000,
   }),
-  make: createThreads<{ order: AnswerOrder; kept: KeptRuns }, string>(atEnd, {
+  make: createThreads<NamelessOrder & { kept: KeptRuns }, string>(atEnd, {
     filename: workerAt('answerThread', beside),
     name: 'makeAnswer',
     threads: answersAtOnce,
@@ -70,7 +71,7 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
     return now?.restsOn === kept?.restsOn ? undefined : now
   })
   if (!gathered) return
-  const { restsOn, day, order } = gathered
+  const { restsOn, day, order, keys } = gathered
   const told = (done: number) =>
     database.manager.upsert(
       'answer_progress',
@@ -83,12 +84,13 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
     { database, simulate: threads.simulate, now },
     async (done) => void (await told(done)),
   )
-  const body = await threads.make({ order, kept })
+  const { alike, text, putNamesBack } = takeNamesOut(order, keys)
+  const body = putNamesBack(await threads.make({ alike, text, kept }))
   await database.transaction(async (manager) => {
     const scope = new AccountScope(manager, accountId)
     // The yard may be gone by now.
     if (await scope.count('yard', { id: yardId })) {
-      await scope.put('kept_answer', [{ yardId, day, restsOn, body, madeAt: now() }], ['yardId'])
+      await scope.put('kept_answer', [{ yardId, day, restsOn, alike, body, madeAt: now() }], ['yardId'])
       await tellAnswer(manager, yardId, restsOn)
     }
     await manager.delete('answer_progress', { yardId })

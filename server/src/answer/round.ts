@@ -33,7 +33,7 @@ export async function keepInTime(
   const kept: KeptDay[] = await database.query(
     `SELECT a.account_id AS "accountId", a.yard_id AS "yardId", y.time_zone AS "timeZone", to_char(a.day, 'YYYY-MM-DD') AS day
      FROM kept_answer a JOIN yard y ON y.id = a.yard_id JOIN account o ON o.id = a.account_id WHERE o.demo_day IS NULL
-     ORDER BY y.climate, a.yard_id`,
+     ORDER BY y.climate, a.alike, a.yard_id`,
   )
   const due = kept.filter(({ day, timeZone }) => day < dayIn(clock(), timeZone))
   for (let i = 0; i < due.length; i += atOnce)

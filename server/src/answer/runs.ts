@@ -20,7 +20,7 @@ const blocks = 7
 const wordOf = (of: unknown) => createHash('sha256').update(JSON.stringify(of)).digest('hex')
 
 /** So many pieces stay in memory, of some 0.8 MB; for less long than the database keeps those that nobody uses. */
-const inMemory = { most: 160, forMs: 24 * 3_600_000 }
+const inMemory = { most: 80, forMs: 24 * 3_600_000 }
 /** That a piece is used is noted once in so long. */
 const notedEveryMs = 3_600_000
 

@@ -13,6 +13,7 @@ import { Hopper1764000000012 } from './0012-hopper.ts'
 import { Answers1764000000013 } from './0013-answers.ts'
 import { Jobs1764000000014 } from './0014-jobs.ts'
 import { Weather1764000000015 } from './0015-weather.ts'
+import { Alike1764000000016 } from './0016-alike.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -31,4 +32,5 @@ export const migrations = [
   Answers1764000000013,
   Jobs1764000000014,
   Weather1764000000015,
+  Alike1764000000016,
 ]
