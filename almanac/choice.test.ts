@@ -529,8 +529,11 @@ describe('control and what is not control', () => {
         remedy?.params?.['day'],
       ])
       expect(said).toEqual(from ? [['worksAgain', from, from]] : [])
-      const { uncovered } = on(day, [['smoothCrabgrass', stage]])
+      const { uncovered, answers } = on(day, [['smoothCrabgrass', stage]])
       expect(uncovered.map((u) => u.again?.day)).toEqual(from ? [from] : [])
+      if (from) expect(answers[0]).toMatchObject({ way: 'wait', bestFor: ['smoothCrabgrass'] })
+      if (day === '2026-07-25')
+        expect(answers[0]!.worst).toMatchObject({ because: 'opensAgain', params: { day: from } })
     })
     it('has its summer half a year on in the south', () => {
       const { judged } = on('2027-01-25', [['smoothCrabgrass', 'mature']], 'southern')

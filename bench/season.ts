@@ -14,8 +14,9 @@ const timed = <T>(work: () => T): [T, number] => {
   const result = work()
   return [result, performance.now() - started]
 }
-const least = (times: number, work: () => unknown) =>
-  Math.min(...Array.from({ length: times }, () => timed(work)[1]))
+/** The quickest of so many; each is told its number, since what was judged before is remembered. */
+const least = (times: number, work: (i: number) => unknown) =>
+  Math.min(...Array.from({ length: times }, (_, i) => timed(() => work(i))[1]))
 
 /** What planning a season costs, and whether the search finds what trying everything finds. */
 export function benchSeason(): void {
@@ -33,19 +34,21 @@ export function benchSeason(): void {
   console.log(`  soil, field of 200 members × 3 places × 5 weeds (both): ${made.toFixed(0)} ms`)
   const choice = { labelId: 'prodiamine', edges: 'once', partner: false } as const
   const [rows, all] = timed(() => compareSchools(season, choice))
-  console.log(`  nine schools compared: ${all.toFixed(0)} ms (goal ≤ 1500)`)
+  console.log(`  nine schools compared: ${all.toFixed(0)} ms (goal ≤ 700)`)
   const two = rows.find((r) => r.school === 'halvesByTemperature')!.programme
-  const stopAll = { ...season, weeds: weeds.filter((w) => w.target).map((w) => w.code) }
-  console.log(
-    `  one programme judged: ${least(5, () => judgeProgramme(stopAll, two)).toFixed(1)} ms (goal ≤ 100)`,
-  )
-  const dragged = {
+  const dragged = (days: number) => ({
     ...two,
     passes: two.passes.map((p, i) =>
-      i ? { ...p, when: { kind: 'day' as const, day: addDays(season.context.today, 80) } } : p,
+      i ? { ...p, when: { kind: 'day' as const, day: addDays(season.context.today, days) } } : p,
     ),
-  }
-  console.log(`  a peg dragged: ${least(5, () => judgeProgramme(season, dragged)).toFixed(1)} ms (goal ≤ 50)`)
+  })
+  const stopAll = { ...season, weeds: weeds.filter((w) => w.target).map((w) => w.code) }
+  console.log(
+    `  one programme judged: ${least(5, (i) => judgeProgramme(stopAll, dragged(70 + i))).toFixed(1)} ms (goal ≤ 100)`,
+  )
+  console.log(
+    `  a peg dragged: ${least(5, (i) => judgeProgramme(season, dragged(80 + i))).toFixed(1)} ms (goal ≤ 30)`,
+  )
   for (const r of rows)
     console.log(
       `    ${r.school.padEnd(20)} ${((r.judgement.escaped?.value ?? 1) * 100).toFixed(1)} % escape, ${r.faults.length} faults, ${r.reason.code}`,

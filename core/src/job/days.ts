@@ -1,4 +1,6 @@
 import { addDays, daysBetween, type Day, type JobId } from '../quantity/index.ts'
+import { seasonOf } from '../soil/index.ts'
+import type { Hemisphere } from '../yard/index.ts'
 import { isOpen, type Job } from './job.ts'
 
 /** Between two mowings of growing turf, days. Usual, so that a step that waits for mowings has a day at all. */
@@ -44,6 +46,13 @@ export function dateJobs(jobs: Job[], ruleDay: (passId: string) => Day | undefin
   return dated
 }
 
+/** The last day on which a job does what it is for; of a plan's, the last of the season it was planned in. */
+export const lastDayOf = (
+  { plan }: Pick<Job, 'plan'>,
+  { day, latest }: JobDay,
+  hemisphere: Hemisphere,
+): Day | undefined => latest ?? (plan && day ? seasonOf(day, hemisphere, plan.half).to : undefined)
+
 /** A job is due so many days before its day. */
 export const dueDays = 2
 
@@ -52,11 +61,17 @@ export const dueDays = 2
  * `tooLate` where it would no longer do what it is for.
  */
 export type JobStanding = 'done' | 'ahead' | 'waiting' | 'due' | 'late' | 'tooLate'
-export function standingOf(job: Job, { day, latest }: JobDay, today: Day, jobs: Job[]): JobStanding {
+export function standingOf(
+  job: Job,
+  when: JobDay,
+  { today, jobs, hemisphere }: { today: Day; jobs: Job[]; hemisphere: Hemisphere },
+): JobStanding {
   if (!isOpen(job)) return 'done'
+  const latest = lastDayOf(job, when, hemisphere)
   if (latest && today > latest) return 'tooLate'
-  const { when } = job
-  const before = when.kind === 'after' && jobs.find((j) => j.id === when.jobId)
+  const { day } = when
+  const after = job.when.kind === 'after' ? job.when.jobId : undefined
+  const before = after && jobs.find((j) => j.id === after)
   if (before && isOpen(before)) return 'waiting'
   if (!day) return 'ahead'
   const until = daysBetween(today, day)

@@ -7,7 +7,15 @@ export {
   type ChainStep,
   type ChainTemplate,
 } from './chain.ts'
-export { dateJobs, dueDays, soonestDay, standingOf, type JobDay, type JobStanding } from './days.ts'
+export {
+  dateJobs,
+  dueDays,
+  lastDayOf,
+  soonestDay,
+  standingOf,
+  type JobDay,
+  type JobStanding,
+} from './days.ts'
 export { jobsDue, type JobDue } from './due.ts'
 export { jobEvents, jobWords, stillToDo, type JobEvent } from './events.ts'
 export {

@@ -326,7 +326,7 @@ describe('a chain', () => {
     const jobs = begin('renovation')
     const days = dateJobs(jobs, none)
     const stands = (id: number, today: string, among = jobs) =>
-      standingOf(among[id]!, days.get(`s${id}`)!, today, among)
+      standingOf(among[id]!, days.get(`s${id}`)!, { today, jobs: among, hemisphere: 'northern' })
     expect(stands(0, '2026-02-01')).toBe('ahead')
     expect(stands(0, '2026-02-09')).toBe('due')
     expect(stands(0, '2026-02-14')).toBe('late')
@@ -335,6 +335,19 @@ describe('a chain', () => {
     expect(stands(0, '2026-02-20', done)).toBe('done')
     expect(stands(1, '2026-02-20', done)).toBe('due')
     expect(stands(1, '2026-03-20', done)).toBe('tooLate')
+  })
+  it('says of a pass of a plan that its season is over, in either hemisphere', () => {
+    const pass = job({
+      id: 'p',
+      plan: { id: 'plan', half: 'rising', passId: 'first' },
+      when: { kind: 'day', day: '2026-03-20', latest: null },
+    })
+    const stands = (today: string, hemisphere: 'northern' | 'southern', day = '2026-03-20') =>
+      standingOf(pass, { day }, { today, jobs: [pass], hemisphere })
+    expect(stands('2026-03-25', 'northern')).toBe('late')
+    expect(stands('2026-11-25', 'northern')).toBe('tooLate')
+    expect(stands('2026-09-25', 'southern', '2026-09-20')).toBe('late')
+    expect(stands('2027-04-25', 'southern', '2026-09-20')).toBe('tooLate')
   })
   it('never runs in a circle', () => {
     const after = (jobId: string): Job['when'] => ({

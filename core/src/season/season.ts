@@ -16,6 +16,7 @@ import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDa
 import { groundAgainst } from './judge/ground.ts'
 import { judgeBarrier } from './judge/judgeBarrier.ts'
 import type { Judgement } from './judge/judgement.ts'
+import { seedMarginDays } from './judge/seedMargin.ts'
 import { computeReason, type Reason } from './judge/reason.ts'
 import { checkProgramme } from './programme/check.ts'
 import { computeCost } from './programme/cost.ts'
@@ -255,8 +256,6 @@ function largestInTime(inTime: (share: number) => boolean): number | undefined {
   }
   return lessThanUsual[from]
 }
-/** Few members tell the day seed comes up to so many days: a rate is chosen with that in hand. */
-const seedMargin = 3
 /** So many members are enough to choose among them. */
 const probed = 40
 
@@ -279,7 +278,9 @@ export function judgeSchool(season: Season, choice: SchoolChoice, probe = () => 
     const { programme } = make(share)
     if (!programme.passes.length) return true
     // Seed is asked about alone, not what comes through.
-    return !seedingCautions(judgementOf(probe(), programme, []), probe(), seedMargin).length
+    const few = probe()
+    const margin = seedMarginDays(few.field.members)
+    return !seedingCautions(judgementOf(few, programme, []), few, margin).length
   }
   const sown = season.context.wishes.seeding.length > 0
   const share = sown ? (largestInTime(inTime) ?? 1) : 1

@@ -30,7 +30,7 @@ export {
 export { controlledStages, weedsReached } from './reach.ts'
 export { checkLabel } from './checkLabel.ts'
 export type { RankedAnswer } from './choice/answers.ts'
-export { chooseProducts, mostWeeds, type Choice } from './choice/choose.ts'
+export { chooseProducts, opensOn, mostWeeds, type Choice } from './choice/choose.ts'
 export { compareVectors, findMinimumCover, type Cover, type CoverSet } from './choice/cover.ts'
 export { findUse, makesBarrier, namesTurf, type LineAsked } from './directions.ts'
 export { computeReentry, computeReentryInterval, usualDryingHours, type ReentryInterval } from './reentry.ts'

@@ -14,7 +14,7 @@ const props = defineProps<{ job: Job; judgement?: Judgement | undefined; opened:
 const emit = defineEmits<{ keep: [chainId: string] }>()
 const { timeZone } = useYard()
 const { history } = useJobs()
-const { wordsOf, dayOf, stands } = useJobDays()
+const { wordsOf, dayOf, stands, lastDay } = useJobDays()
 const { say, day: sayDay, time, refusal } = useWords()
 
 const when = computed(() => dayOf(props.job))
@@ -27,7 +27,7 @@ const line = computed(() =>
     dated: Boolean(when.value.day),
     day: when.value.day ?? '',
     limited: Boolean(when.value.latest) && isOpen(props.job),
-    latest: when.value.latest ?? '',
+    latest: lastDay(props.job) ?? '',
     byRule: props.job.when.kind === 'rule',
     mowings: props.job.when.kind === 'after' ? (props.job.when.mowings ?? 0) : 0,
   }),

@@ -1,5 +1,14 @@
 import { computed } from 'vue'
-import { dateJobs, jobEvents, jobsDue, jobWords, judgeJobs, standingOf, type Job } from '@jardinero/core/job'
+import {
+  dateJobs,
+  jobEvents,
+  jobsDue,
+  jobWords,
+  judgeJobs,
+  lastDayOf,
+  standingOf,
+  type Job,
+} from '@jardinero/core/job'
 import type { LabelId } from '@jardinero/core/quantity'
 import { situationOf, usualSituation } from '@jardinero/core/shelf'
 import { useShelf } from '../shelf/index.ts'
@@ -10,7 +19,7 @@ import { usePlans } from './usePlans.ts'
 /** The jobs of the open yard with the day that each has now: the one every station tells. */
 export function useJobDays() {
   const account = useAccount()
-  const { zones, day } = useYard()
+  const { zones, day, situation } = useYard()
   const { jobs } = useJobs()
   const { planOf } = usePlans()
   const { ofHalf } = useKeptSeason()
@@ -27,11 +36,13 @@ export function useJobDays() {
   const labelOf = (id: LabelId) => rulesOf(id)?.name
   const named = computed(() => ({ zones: zones.value, labelOf }))
   const events = computed(() => jobEvents(jobs.value, days.value, named.value))
-  const due = computed(() => jobsDue(jobs.value, days.value, day.value, named.value))
+  const at = computed(() => ({ today: day.value, hemisphere: situation.value.hemisphere }))
+  const due = computed(() => jobsDue(jobs.value, days.value, at.value, named.value))
   const wordsOf = (job: Job) => jobWords(job, named.value)
   const dayOf = (job: Job) => days.value.get(job.id) ?? {}
-  const stands = (job: Job) => standingOf(job, dayOf(job), day.value, jobs.value)
-  return { jobs, days, rulesOf, events, due, wordsOf, dayOf, stands }
+  const stands = (job: Job) => standingOf(job, dayOf(job), { ...at.value, jobs: jobs.value })
+  const lastDay = (job: Job) => lastDayOf(job, dayOf(job), at.value.hemisphere)
+  return { jobs, days, rulesOf, events, due, wordsOf, dayOf, stands, lastDay }
 }
 
 /** What stands against the open jobs on the days they have now. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { stagesOf, type PlantStage } from '@jardinero/core/scout'
+import { opensOn } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
@@ -29,6 +30,12 @@ const lawns = computed(() => [
 ])
 const needs = (plant: string) => Boolean(s.choice.value?.needs.includes(plant))
 const gentler = (plant: string) => s.choice.value?.gentler.find((g) => g.plant === plant)?.act
+/** From when on, where nothing reaches it today. */
+function sprayFrom(plant: string): string {
+  const choice = s.choice.value
+  const day = choice && !choice.tank?.by.has(plant) && opensOn(choice, plant)
+  return day ? say('shelf.needsSprayFrom', { day }) : say('shelf.needsSpray')
+}
 const adding = ref<string>()
 const stage = ref<PlantStage>('mature')
 const addable = computed(() =>
@@ -57,7 +64,7 @@ const seeding = computed(() => s.request.value?.grounds.find((g) => g.seedingDay
         because: say(`because.${gentler(w.plant)!.because}`, gentler(w.plant)!.params),
       })
     }}</span>
-    <span v-else>{{ say('shelf.needsSpray') }}</span>
+    <span v-else>{{ sprayFrom(w.plant) }}</span>
     <span class="links">
       <button
         v-if="gentler(w.plant) || s.anyway.value.includes(w.plant)"

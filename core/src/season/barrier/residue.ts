@@ -1,5 +1,9 @@
 import type { BarrierActive } from './active.ts'
 
+/** Share that rain on full ground does not carry down. */
+export const shareNotLeached = (leachedPerMm: number, waterMm: number): number =>
+  Math.exp(-leachedPerMm * waterMm)
+
 /** What went down of one active in one pass, and what of it has not been taken into the soil yet. */
 interface Deposit {
   active: BarrierActive
@@ -63,9 +67,8 @@ export function createResidue(actives: BarrierActive[], kept: ArrayLike<number>[
     }
     if (deposits.some((d) => d.surface < sliver)) deposits = deposits.filter((d) => d.surface >= sliver)
   }
-  /** Share that rain on full ground does not carry down. */
   const notWashed = (i: number, waterMm: number, full: boolean): number =>
-    full && waterMm > 0 ? Math.exp(-actives[i]!.leachedPerMm * waterMm) : 1
+    full && waterMm > 0 ? shareNotLeached(actives[i]!.leachedPerMm, waterMm) : 1
   return {
     inSoil,
     apply: (slot, lbPerAcre, thatchCm) => {

@@ -1,5 +1,5 @@
 import { createStrengths, strengthFor, type Strengths, type Target } from '../barrier/escape.ts'
-import { createResidue, type Residue } from '../barrier/residue.ts'
+import { createResidue, shareNotLeached, type Residue } from '../barrier/residue.ts'
 import type { FieldPlace, SeasonField } from '../field/field.ts'
 import { daysComingUp, keptOf } from './foundOnce.ts'
 import type { EscapedRun, FieldPass, PlaceRun, Work } from './judgeShapes.ts'
@@ -200,7 +200,7 @@ function passQuietDays(judging: Judging, m: number, from: number, until: number)
   for (; d < until && inSoil * most >= goneStrength; d++) {
     const k = m * days + d
     inSoil *= shares[k]!
-    if (full[k] === 1 && rainMm[k]! > 0) inSoil *= Math.exp(-leached[0]! * rainMm[k]!)
+    if (full[k] === 1 && rainMm[k]! > 0) inSoil *= shareNotLeached(leached[0]!, rainMm[k]!)
     const here = inSoil * perMain
     strength[d]! += here
     strengthSd[d]! += here * here

@@ -3,19 +3,18 @@ import type { SeasonField } from '../field/field.ts'
 import { disturbsOf, fieldPassOf, madePasses } from '../field/passes.ts'
 import { groundAgainst } from '../judge/ground.ts'
 import { judgePasses } from '../judge/judge.ts'
+import { seedMarginDays } from '../judge/seedMargin.ts'
 import type { JudgedRuns } from '../judge/judgeShapes.ts'
 import { checkProgramme } from '../programme/check.ts'
 import type { Programme } from '../programme/programme.ts'
 import type { Season } from '../season.ts'
-
-/** Seed comes up so many days before it is sown in nine seasons of ten: a search asks few of them, and keeps a margin. */
-const seedMargin = 5
 
 /** Judges programmes of fixed days on some members of a season. */
 export function createExact(season: Season, field: SeasonField, weeds: number[]) {
   const { context, ruleDays } = season
   const made = madePasses(context, field)
   const disturbs = disturbsOf(context, field)
+  const margin = seedMarginDays(field.members)
   const judge = (programme: Programme): JudgedRuns => {
     const passes = programme.passes.map((p) => fieldPassOf(p, context, field, ruleDays))
     return judgePasses(field, [...made, ...passes], weeds, { disturbs })
@@ -27,7 +26,7 @@ export function createExact(season: Season, field: SeasonField, weeds: number[])
         if (place.zoneId !== zoneId) return true
         const free = runs.places[i]!.seedFrom.toSorted()
         const p90 = free[Math.round(0.9 * (free.length - 1))]!
-        return addDays(field.today, field.from + p90 + seedMargin) <= day
+        return addDays(field.today, field.from + p90 + margin) <= day
       }),
     )
   return {

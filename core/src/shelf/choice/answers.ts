@@ -1,4 +1,4 @@
-import type { Params } from '../../quantity/index.ts'
+import type { Day, Params } from '../../quantity/index.ts'
 import type { Act, RankedAct } from '../../scout/index.ts'
 import { controlLevel } from '../active.ts'
 import type { ChoiceWeed, JudgedProduct, Tank } from './request.ts'
@@ -12,6 +12,14 @@ export interface RankedAnswer {
   worst: { plant: string; because: string; params: Params }
   /** Weeds it is the best answer to. */
   bestFor: string[]
+}
+
+/** What a spray does today, and from which day another would. */
+export interface Reach {
+  tank: Tank | undefined
+  /** Weeds that a spray is the best answer to, or that were asked for. */
+  needs: string[]
+  opensOn: (plant: string) => Day | undefined
 }
 
 const sprays: Act[] = ['spot', 'broadcast']
@@ -36,8 +44,8 @@ function sprayShare(weed: ChoiceWeed, judged: JudgedProduct[], tank: Tank | unde
   return partly ? 0.4 : 0
 }
 
-/** What is shut by today's weather alone would control it: waiting for a cooler or warmer day is worth so much. Estimate. */
-const weatherWaitRank = 0.65
+/** What would control it is shut today alone: waiting for the day it opens is worth so much. Estimate. */
+const waitRank = 0.65
 const weatherOnly = new Set(['tooHotFor', 'tooColdFor'])
 const shutByWeather = (judged: JudgedProduct[], plant: string): boolean =>
   judged.some(
@@ -46,6 +54,18 @@ const shutByWeather = (judged: JudgedProduct[], plant: string): boolean =>
       j.refusals.every((r) => weatherOnly.has(r.code)) &&
       j.marks.get(plant)?.mark === 'controls',
   )
+
+/** Why one waits for a spray that is shut today: for the day it reaches the weed again, or for other weather. */
+function waitingFor(
+  plant: string,
+  judged: JudgedProduct[],
+  { tank, opensOn }: Reach,
+): { because: string; params: Params } | undefined {
+  if (tank?.by.has(plant)) return undefined
+  const day = opensOn(plant)
+  if (shutByWeather(judged, plant)) return { because: 'waitForWeather', params: {} }
+  return day ? { because: 'opensAgain', params: { day } } : undefined
+}
 
 /** The gentler act that is at least as good as a spray for this weed; the spray where there is none. */
 export function bestAct(weed: ChoiceWeed): RankedAct | undefined {
@@ -61,25 +81,22 @@ export const needsSpray = (weed: ChoiceWeed, anyway: string[] = []): boolean => 
 }
 
 /** Every way with its rank and reason, the best first; spraying never hides that waiting or a hand would do. */
-export function rankAnswers(
-  weeds: ChoiceWeed[],
-  judged: JudgedProduct[],
-  tank: Tank | undefined,
-): RankedAnswer[] {
+export function rankAnswers(weeds: ChoiceWeed[], judged: JudgedProduct[], reach: Reach): RankedAnswer[] {
   if (!weeds.length) return []
+  const { tank } = reach
+  const waits = new Map(weeds.map(({ plant }) => [plant, waitingFor(plant, judged, reach)]))
+  const isBestFor = (way: RankedAnswer['way'], acts: Act[]) => (weed: ChoiceWeed) =>
+    reach.needs.includes(weed.plant) && waits.get(weed.plant)
+      ? way === 'wait'
+      : acts.includes(bestAct(weed)?.act as Act)
   return ways
     .map(({ way, acts }): RankedAnswer => {
       const each = weeds.map((weed) => {
         const act = bestOf(weed.acts, acts)
         const share = way === 'spray' ? sprayShare(weed, judged, tank) : 1
         const rank = (act?.rank ?? 0) * share
-        if (
-          way === 'wait' &&
-          rank < weatherWaitRank &&
-          !tank?.by.has(weed.plant) &&
-          shutByWeather(judged, weed.plant)
-        )
-          return { plant: weed.plant, rank: weatherWaitRank, because: 'waitForWeather', params: {} }
+        const waited = way === 'wait' && rank < waitRank && waits.get(weed.plant)
+        if (waited) return { plant: weed.plant, rank: waitRank, ...waited }
         const reason = way === 'spray' && !share ? 'nothingOpen' : (act?.because ?? 'goneOrNotUp')
         return { plant: weed.plant, rank, because: reason, params: act?.params ?? {} }
       })
@@ -88,7 +105,7 @@ export function rankAnswers(
         way,
         rank: each.reduce((sum, e) => sum + e.rank, 0) / each.length,
         worst,
-        bestFor: weeds.filter((w) => acts.includes(bestAct(w)?.act as Act)).map((w) => w.plant),
+        bestFor: weeds.filter(isBestFor(way, acts)).map((w) => w.plant),
       }
     })
     .toSorted((a, b) => b.rank - a.rank)

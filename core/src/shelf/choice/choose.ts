@@ -78,6 +78,13 @@ function soonestAgain(
   return each.toSorted((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : 0))[0]
 }
 
+/** The day from which a spray reaches a weed that none reaches today; nothing where none will. */
+export const opensOn = (
+  { uncovered, later }: Pick<Choice, 'uncovered' | 'later'>,
+  plant: string,
+): Day | undefined =>
+  later?.tank.by.has(plant) ? later.day : uncovered.find((u) => u.plant === plant)?.again?.day
+
 /** One line a plant: where it was found twice, the older and larger speaks for it. */
 function onePerPlant(weeds: ChoiceWeed[]): ChoiceWeed[] {
   const by = new Map<string, ChoiceWeed>()
@@ -121,6 +128,13 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
   const toBuy = tank ? ideal && ideal.actives.length < tank.actives.length && ideal : now
   const split = now ? undefined : findSplit(judged, coverable, { ...search, weigh: shelfFirst })
   const relied = [...(tank ? [tank] : (split ?? (waits ? [waits.tank] : [])))]
+  const uncovered = needs
+    .filter((plant) => !relied.some((t) => t.by.has(plant)))
+    .map((plant): Choice['uncovered'][number] => {
+      const best = bestPartial(judged, plant)
+      const again = soonestAgain(judged, plant)
+      return { plant, ...(best && { best }), ...(again && { again }) }
+    })
   const present = weeds.filter((w) => !gone.has(bestAct(w)?.because ?? ''))
   return {
     judged,
@@ -133,14 +147,12 @@ export function chooseProducts(asked: ChoiceRequest): Choice {
     ...(toBuy && { toBuy }),
     ...(split && { split }),
     others: tank ? findOtherTanks(tank, judged, coverable, { ...search, weigh: shelfFirst }) : [],
-    uncovered: needs
-      .filter((plant) => !relied.some((t) => t.by.has(plant)))
-      .map((plant) => {
-        const best = bestPartial(judged, plant)
-        const again = soonestAgain(judged, plant)
-        return { plant, ...(best && { best }), ...(again && { again }) }
-      }),
+    uncovered,
     ...(waits && { later: waits }),
-    answers: rankAnswers(present.length ? present : weeds, judged, tank),
+    answers: rankAnswers(present.length ? present : weeds, judged, {
+      tank,
+      needs,
+      opensOn: (plant) => opensOn({ uncovered, ...(waits && { later: waits }) }, plant),
+    }),
   }
 }
