@@ -129,6 +129,12 @@ describe('actives', () => {
       .filter((p) => p.roles.includes('weed'))
       .filter((p) => !almanac.actives.some((a) => !a.nonSelective && /[EG]/.test(a.efficacy[p.code] ?? '')))
       .map((p) => p.code)
-    expect(uncontrolled.sort()).toEqual(['bermudagrass', 'torpedograss'])
+    expect(uncontrolled.sort()).toEqual([
+      'bermudagrass',
+      'fieldWoodrush',
+      'smutgrass',
+      'torpedograss',
+      'vaseygrass',
+    ])
   })
 })

@@ -154,7 +154,8 @@ commonly told, and so an estimate.
 
 Efficacy, tolerance and limits were entered a second time without looking at the first. Where the two differ, both are taken in:
 control counts at its low end, harm to turf at its bad end, a limit is doubted from its low end on. What only one reader entered is marked
-"?" and taken a step lower.
+"?" and taken a step lower. Both readings are by one hand, those of the plants and turf
+added last (docks to onion grass, browntop, blue couch, carpetgrass) on one day: that they agree says little.
 
 ${agreement()}
 
