@@ -15,8 +15,11 @@ class PatientClient extends pg.Client {
   }
 }
 
-/** A data source on a PostgreSQL address; not yet connected. Losing the database is survived: the pool connects again. */
-export const createDatabase = (url: string, onLost: (error: unknown) => void = () => undefined): DataSource =>
+/**
+ * A data source on a PostgreSQL address; not yet connected. Losing the database is survived: the pool connects again.
+ * @param waitMs so long a request waits for a connection: then it is told that the server is busy
+ */
+export const createDatabase = (url: string, { waitMs = 4000 } = {}): DataSource =>
   new DataSource({
     type: 'postgres',
     url,
@@ -26,13 +29,12 @@ export const createDatabase = (url: string, onLost: (error: unknown) => void = (
     namingStrategy: new SnakeColumns(),
     uuidExtension: 'pgcrypto',
     installExtensions: false,
-    poolErrorHandler: onLost,
+    poolErrorHandler: () => undefined,
     extra: {
       Client: PatientClient,
       // One or two of them listen.
       max: 12,
-      // A database that is away refuses at once; one that is slow, on a machine under load, is waited for.
-      connectionTimeoutMillis: 15_000,
+      connectionTimeoutMillis: waitMs,
       application_name: 'jardinero',
     },
   })

@@ -15,7 +15,7 @@ let server: TestServer
 let owner: Visitor
 let made: Awaited<ReturnType<typeof addLawn>>
 beforeAll(async () => {
-  server = await startTestServer()
+  server = await startTestServer({ waitMs: 4000 })
   owner = await new Visitor(server.app).signUp()
   made = await addLawn(owner)
 })

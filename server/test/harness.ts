@@ -40,7 +40,7 @@ export async function freshDatabase(like?: string): Promise<{
   await run(`CREATE DATABASE ${name} OWNER jardinero_owner${like ? ` TEMPLATE ${like}` : ''}`, admin)
   if (!like) await run('ALTER SCHEMA public OWNER TO jardinero_owner', at('TEST_DATABASE_URL'))
   const url = at('TEST_OWNER_URL')
-  const database = createDatabase(url)
+  const database = createDatabase(url, { waitMs: 40_000 })
   await database.initialize()
   const drop = async () => {
     if (database.isInitialized) await database.destroy()
@@ -117,6 +117,8 @@ export async function startOn(
     allows = undefined as ((permission: Permission) => boolean) | undefined,
     /** Files are taken in inside this process: a thread takes seconds to begin from source. `threads` as it really is. */
     threads = false,
+    /** A test waits for a connection longer than people do: beside it runs another, on the same two cores. */
+    waitMs = 40_000,
     /** A worker beside it, in this process. */
     worker = true,
   } = {},
@@ -124,7 +126,7 @@ export async function startOn(
   const { database: owner, url, applicationUrl, drop } = fresh
   if (!owner.isInitialized) await owner.initialize()
   if (!fresh.copied) await prepareDatabase(owner, url, 'jardinero_application')
-  const database = createDatabase(applicationUrl)
+  const database = createDatabase(applicationUrl, { waitMs })
   await database.initialize()
   const config = {
     databaseUrl: applicationUrl,
