@@ -248,6 +248,24 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
   ['needsLicence', { ...sprayed, rules: labelOf('tressock', { restrictedUse: true }) }],
   ['notForSite', { ...sprayed, rules: labelOf('tressock', { sites: ['golf'] }) }],
   ['activeNotForSite', { day: '2026-03-10', rules: labelOf('hollin') }, ['shelf']],
+  [
+    'overCapOfPlace',
+    {
+      day: '2026-05-12',
+      rules: labelOf('sandrill'),
+      ground: {
+        turf: 'stAugustinegrass',
+        passes: [
+          {
+            day: '2026-04-02',
+            actives: [{ name: 'atrazine', basis: 'ai', rate: { value: 0.7, unit: 'lb/acre' } }],
+          },
+        ],
+      },
+      around: sold({ places: ['US', 'Wisconsin'] }),
+    },
+    ['shelf'],
+  ],
   ['notInPlace', { ...sprayed, rules: labelOf('tressock', { notIn: ['US'] }) }],
   ['vapourNearBeds', { ...sprayed, rules: labelOf('fernhold'), around: sold({ nearVegetables: true }) }],
   ['treeRootsUnder', { ...sprayed, rules: labelOf('tressock'), around: sold({ trees: 'over' }) }],

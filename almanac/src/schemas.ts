@@ -96,6 +96,9 @@ export const activesSchema = Joi.array()
         Joi.object({
           kind: Joi.valid(...lawKinds).required(),
           known: Joi.number().integer().min(2000).max(2100).required(),
+          mostLbPerAcre: Joi.number()
+            .positive()
+            .when('kind', { is: 'capped', then: Joi.required(), otherwise: Joi.forbidden() }),
         }),
       ),
       tolerance: Joi.object({

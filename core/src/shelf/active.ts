@@ -44,11 +44,13 @@ export type Tolerance = (typeof tolerances)[number]
 export const sites = ['homeLawn', 'golf', 'sod'] as const
 export type Site = (typeof sites)[number]
 
-/** Not approved at all, for those with a licence, or for no home lawn; and the year in which that was so. */
-export const lawKinds = ['notApproved', 'licensedOnly', 'notForHomes'] as const
+/** Not approved at all, for those with a licence, for no home lawn, or only so much a year; and the year in which that was so. */
+export const lawKinds = ['notApproved', 'licensedOnly', 'notForHomes', 'capped'] as const
 interface LawOfPlace {
   kind: (typeof lawKinds)[number]
   known: number
+  /** Of what is capped: so much in a year at the most, lb/acre, the strictest of what the place has. */
+  mostLbPerAcre?: number
 }
 
 /** So many times what is usual of an active it is doubted, and so many it is no figure of this active at all. Our estimate. */

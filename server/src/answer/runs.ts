@@ -13,7 +13,7 @@ import type { StoredRun } from './entities.ts'
 import type { SimulateShare } from './simulateThread.ts'
 
 /** Raised where the same weather and ground come to other figures. */
-const edition = 2
+const edition = 3
 /** So many times eight members are run at a time: that is how progress is told, and two threads end together. */
 const blocks = 7
 

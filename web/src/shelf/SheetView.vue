@@ -6,6 +6,7 @@ import StationPage from '../kit/StationPage.vue'
 import { useAccount, useHeld } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
+import ActivesBasis from './ActivesBasis.vue'
 import GridMark from './GridMark.vue'
 import { useShelf } from './shelfStore.ts'
 
@@ -90,6 +91,7 @@ const scope = (whom: 'firm' | undefined) => router.replace({ query: { ...route.q
         </tbody>
       </table>
     </div>
+    <ActivesBasis :labels="account.state.labels.map((l) => l.rules)" />
     <p class="caution small">{{ say('shelf.caution') }}</p>
   </StationPage>
 </template>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { activesNamed, type JudgedProduct } from '@jardinero/core/shelf'
+import type { JudgedProduct } from '@jardinero/core/shelf'
 import { useWords } from '../kit/session.ts'
-import { useShelf } from './shelfStore.ts'
+import ActivesBasis from './ActivesBasis.vue'
 
 /** Why one product is, or is not, for one weed or turf. */
 const props = defineProps<{ judged: JudgedProduct; plant: string }>()
@@ -22,9 +22,6 @@ const good = computed(() => {
     plant: props.plant,
   })
 })
-const shelf = useShelf()
-/** What is known of its actives, with where that is from. */
-const actives = computed(() => activesNamed(shelf.almanac.actives, [props.judged.product.rules]))
 </script>
 
 <template>
@@ -41,13 +38,7 @@ const actives = computed(() => activesNamed(shelf.almanac.actives, [props.judged
     <ul v-if="judged.cautions.length" class="cautions small">
       <li v-for="(c, i) in judged.cautions" :key="i">{{ say(`caution.${c.code}`, c.params) }}</li>
     </ul>
-    <details v-if="actives.length" class="small">
-      <summary>{{ say('shelf.basis') }}</summary>
-      <p v-if="mark?.grade">{{ say(`shelf.basis.${mark.grade.readings}`) }}</p>
-      <p v-for="{ name, source } in actives" :key="name">
-        {{ say('shelf.basis.source', { active: name, source }) }}
-      </p>
-    </details>
+    <ActivesBasis :labels="[judged.product.rules]" :readings="mark?.grade?.readings" />
   </section>
 </template>
 
@@ -56,12 +47,6 @@ const actives = computed(() => activesNamed(shelf.almanac.actives, [props.judged
   border-left: 3px solid var(--ink);
   padding-left: 0.9rem;
   margin: 1rem 0;
-}
-details {
-  margin-top: 0.5rem;
-}
-details p {
-  margin: 0.3rem 0;
 }
 ul {
   margin: 0.3rem 0;

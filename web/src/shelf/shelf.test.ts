@@ -255,6 +255,8 @@ describe('copying a label', () => {
     const { page, field } = await editor()
     expect(page.find('.findings').exists()).toBe(false)
     await field('Active ingredient').setValue('quinclorac')
+    const basis = page.findAll('details').find((d) => d.find('summary').text() === 'What this rests on')!
+    expect(basis.text()).toContain('Usual most: 0.75 lb per acre in one application')
     await field('Strength').setValue('60')
     await field('Least rate').setValue('0.6')
     await field('Most a pass').setValue('0.4')
@@ -353,6 +355,9 @@ describe('the sheet', () => {
     expect(row.text()).toContain('oz per acre')
     expect(row.text()).toContain('g per 100 m²')
     expect(sheet.find('thead').text()).toContain('tall fescue')
+    const basis = sheet.findAll('details').find((d) => d.find('summary').text() === 'What this rests on')!
+    for (const active of ['halosulfuron-methyl', 'glyphosate', 'metsulfuron-methyl'])
+      expect(basis.text()).toContain(`${active}: `)
     expect(sheet.findAll('tbody tr').some((r) => r.text().includes('Wetholm'))).toBe(false)
     expect(sheet.findAll('tbody tr').some((r) => r.text().includes('Dorrick'))).toBe(false)
   })

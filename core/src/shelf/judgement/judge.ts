@@ -5,7 +5,7 @@ import type { Application, Circumstances, JudgedGround, Judgement, Objection, Ru
 import { usualAmount } from './rules/amount.ts'
 import { firstOpenDay, heat } from './rules/heat.ts'
 import { activeKnown, labelLine } from './rules/label.ts'
-import { beside, ownRestrictions, whoAndWhere } from './rules/place.ts'
+import { beside, capOfPlace, ownRestrictions, whoAndWhere } from './rules/place.ts'
 import { fallingSoil, reachedAgain } from './rules/season.ts'
 import { seedingToCome } from './rules/seeding.ts'
 import { tolerance, young } from './rules/turf.ts'
@@ -15,6 +15,7 @@ import { checkOnGround } from './worstGround.ts'
 export const rules = {
   activeKnown,
   whoAndWhere,
+  capOfPlace,
   ownRestrictions,
   tolerance,
   labelLine,

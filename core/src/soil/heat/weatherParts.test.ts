@@ -88,6 +88,12 @@ describe('what the ground is made of', () => {
       expect(capacityOf(shape, 0.3)).toBeGreaterThan(capacityOf(shape, 0.3, true))
     }
   })
+  it('conducts better for the quartz of sand, within what the short formula leaves out', () => {
+    const { quartz: _, ...without } = textureShapes.sand
+    const share = conductivityOf(textureShapes.sand, 0.1) / conductivityOf(without, 0.1)
+    expect(share).toBeGreaterThan(1 / (1 - 0.09))
+    expect(share).toBeLessThan(1 / (1 - 0.21))
+  })
   it('has the capacity de Vries gives, by hand', () =>
     // 1.92e6 × 1.4 ÷ 2.65 + 4.18e6 × 0.28
     expect(capacityOf(textureShapes.loam, 0.28)).toBeCloseTo(1.0143e6 + 1.1704e6, -3))

@@ -7,6 +7,7 @@ import FormActions from '../../state/FormActions.vue'
 import TextField from '../../kit/TextField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
+import ActivesBasis from '../ActivesBasis.vue'
 import { useShelf } from '../shelfStore.ts'
 import ActivesPart from './ActivesPart.vue'
 import AdditivePart from './AdditivePart.vue'
@@ -81,6 +82,7 @@ function addUse(): void {
     <ActivesPart v-if="isHerbicide" v-model="draft.actives" :measure="measure" :at="at" />
     <AdditivePart v-else v-model="draft" :at="at" />
     <LabelFindings :findings="findings" />
+    <ActivesBasis v-if="isHerbicide" :labels="[draft]" />
     <template v-if="isHerbicide">
       <fieldset v-for="(_, i) in draft.uses" :key="i" class="use">
         <legend>{{ say('label.line', { n: i + 1 }) }}</legend>

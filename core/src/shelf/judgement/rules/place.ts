@@ -16,6 +16,7 @@ function lawfulHere({ name, law = {} }: Active, { licensed, site, places }: Shel
     .flatMap(([place, { kind, known }]): Objection[] => {
       const params = { active: name, site, place, known: String(known) }
       if (kind === 'notApproved') return [stops('law', 'activeNotApproved', params)]
+      if (kind === 'capped') return []
       if (kind === 'licensedOnly') return licensed ? [] : [stops('law', 'activeForLicensed', params)]
       return site === 'homeLawn' ? [stops('law', 'activeNotForSite', params)] : []
     })
@@ -34,9 +35,48 @@ export const whoAndWhere: Rule = ({ application: { rules }, known, circumstances
   ]
 }
 
+/** What would lie there this year, lb/acre, of the actives that are meant, with what is down already. */
+function ofTheYear(
+  { application: { rules, rate, day }, ground }: Pick<Parameters<Rule>[0], 'application' | 'ground'>,
+  meant: (active: string) => boolean,
+): number {
+  const sum = (of: Pass['actives']) =>
+    of.filter((a) => meant(a.name)).reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
+  const down = ground.passes.filter((p) => yearOf(p.day) === yearOf(day)).flatMap((p) => p.actives)
+  return sum(down) + (rate ? sum(computeActiveRates(rules, worstOn(ground, rate))) : 0)
+}
+/** Over what the place allows in a year: both figures; undefined where it is not. */
+function overOf(asked: number, mostLbPerAcre: number) {
+  if (asked <= mostLbPerAcre * (1 + 1e-9)) return undefined
+  const inLbPerAcre = (value: number) => ({ value, unit: 'lb/acre' as const })
+  return { asked: inLbPerAcre(asked), limit: inLbPerAcre(mostLbPerAcre) }
+}
+
+/** What the law of a place lets down of an active in a year. */
+export const capOfPlace: Rule = (asked) => {
+  const { application, known, circumstances } = asked
+  const { places } = circumstances.situation
+  if (!application.rate) return []
+  return known.flatMap((active) =>
+    Object.entries(active.law ?? {}).flatMap(
+      ([place, { kind, known: since, mostLbPerAcre }]): Objection[] => {
+        if (kind !== 'capped' || !mostLbPerAcre || !places.some((own) => sameWord(own, place))) return []
+        const activeOf = createActiveFinder([active])
+        const over = overOf(
+          ofTheYear(asked, (name) => activeOf(name) === active),
+          mostLbPerAcre,
+        )
+        const params = { active: active.name, place, known: String(since) }
+        return over ? [{ ...stops('law', 'overCapOfPlace', { ...params, ...over }), field: 'rate' }] : []
+      },
+    ),
+  )
+}
+
 /** What the owner said may not be used at the place, or only so much of it in a year: of all that is put down there. */
-export const ownRestrictions: Rule = ({ application, ground, circumstances }) => {
-  const { rules, rate, day } = application
+export const ownRestrictions: Rule = (asked) => {
+  const { application, ground, circumstances } = asked
+  const { rules, rate } = application
   const activeOf = createActiveFinder(circumstances.actives)
   const isNamed = (active: string, name: string) =>
     sameWord(active, name) || (activeOf(active) !== undefined && activeOf(active) === activeOf(name))
@@ -47,16 +87,8 @@ export const ownRestrictions: Rule = ({ application, ground, circumstances }) =>
     if (!rules.actives.some((a) => meant(a.name))) return []
     const said = { name, kind, label: rules.name }
     if (mostLbPerAcre === 0) return [{ ...stops('law', 'forbiddenHere', said), field: 'rate' }]
-    if (!rate) return []
-    const sum = (of: Pass['actives']) =>
-      of
-        .filter((a) => meant(a.name))
-        .reduce((all, a) => all + convert(a.rate.value, a.rate.unit, 'lb/acre'), 0)
-    const down = ground.passes.filter((p) => yearOf(p.day) === yearOf(day)).flatMap((p) => p.actives)
-    const asked = sum(down) + sum(computeActiveRates(rules, worstOn(ground, rate)))
-    if (asked <= mostLbPerAcre * (1 + 1e-9)) return []
-    const [here, limit] = [asked, mostLbPerAcre].map((value) => ({ value, unit: 'lb/acre' as const }))
-    return [{ ...stops('law', 'overLocalMaximum', { ...said, asked: here!, limit: limit! }), field: 'rate' }]
+    const over = rate && overOf(ofTheYear(asked, meant), mostLbPerAcre)
+    return over ? [{ ...stops('law', 'overLocalMaximum', { ...said, ...over }), field: 'rate' }] : []
   })
 }
 
