@@ -33,6 +33,3 @@ export const publications: Record<string, Publication> = {
     used: 'Annual bluegrass: between which temperatures it germinates, not its base',
   },
 }
-
-/** How far a base temperature may be off, K: of a publication, whose plants grew elsewhere, and of our own estimate. */
-export const baseDoubtK = { published: 1, estimated: 3 } as const

@@ -1,6 +1,7 @@
 import { gradeOf, toleranceGrade, usualMost, type Doubted } from '@jardinero/core/shelf'
 import { computeAgreement } from './agreement.ts'
-import { baseDoubtK, publications } from './basis.ts'
+import { baseBetween, baseDoubtK, hasPublishedBase } from '@jardinero/core/scout'
+import { publications } from './basis.ts'
 import { almanac, plantAlmanac } from './index.ts'
 import { settled } from './second.ts'
 
@@ -40,7 +41,7 @@ function bases(): string {
   )
   const of = (is: string) => all.filter((g) => g.readings === is).length
   const bases = plantAlmanac.plants.flatMap((p) => p.emergence ?? [])
-  const published = bases.filter((e) => e.source && e.source !== 'mcElroy2004').length
+  const published = bases.filter(hasPublishedBase).length
   return table(
     ['Figures', 'How many', 'On what they rest'],
     [
@@ -113,14 +114,10 @@ const basesTable = (): string =>
     ['Plant', 'Base, °C', 'Between, °C', 'Source'],
     plantAlmanac.plants.flatMap(({ botanical: name, emergence }) => {
       if (!emergence) return []
-      const from = publications[emergence.source ?? '']
-      const isBase = from && emergence.source !== 'mcElroy2004'
-      const doubt = isBase ? baseDoubtK.published : baseDoubtK.estimated
-      const { baseC } = emergence
-      const source = isBase ? `${from.authors.split(',')[0]} ${from.year}` : 'our estimate'
-      return [
-        [`*${name}*`, `${baseC}`, `${(baseC - doubt).toFixed(1)}–${(baseC + doubt).toFixed(1)}`, source],
-      ]
+      const from = hasPublishedBase(emergence) ? publications[emergence.source!] : undefined
+      const source = from ? `${from.authors.split(',')[0]} ${from.year}` : 'our estimate'
+      const between = baseBetween(emergence).map((c) => c.toFixed(1))
+      return [[`*${name}*`, `${emergence.baseC}`, between.join('–'), source]]
     }),
   )
 

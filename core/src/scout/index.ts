@@ -29,6 +29,9 @@ export { createKey, type KeyMatrix } from './matrix.ts'
 export { areNear, misreadShare, misreadingOf } from './misreading.ts'
 export { findByName, soughtNames, type NameMatch } from './names.ts'
 export {
+  baseBetween,
+  baseDoubtK,
+  hasPublishedBase,
   belts,
   lifeCycles,
   plantGroups,

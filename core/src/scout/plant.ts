@@ -31,6 +31,18 @@ export interface Emergence {
   source?: string
 }
 
+/** Publications that a base temperature itself is taken from. */
+const ofBases = ['fidanza1996', 'masin2005']
+/** How far a base temperature may be off, K: of a publication, whose plants grew elsewhere, and of our own estimate. */
+export const baseDoubtK = { published: 1, estimated: 3 } as const
+export const hasPublishedBase = ({ source }: Pick<Emergence, 'source'>): boolean =>
+  ofBases.includes(source ?? '')
+/** Between which temperatures the base of thermal time may lie, °C. */
+export function baseBetween(emergence: Emergence): [least: number, most: number] {
+  const doubt = hasPublishedBase(emergence) ? baseDoubtK.published : baseDoubtK.estimated
+  return [emergence.baseC - doubt, emergence.baseC + doubt]
+}
+
 /** A character of a plant that a person can look at, and the states it comes in. */
 export interface Character {
   code: string

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { statesOf, type Plant } from '@jardinero/core/scout'
+import { baseBetween, statesOf, type Plant } from '@jardinero/core/scout'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from './usePlants.ts'
 
 /** Why a plant grows there and what culture would do, hand work, whether a barrier stops it, and what it is taken for. */
 const props = defineProps<{ plant: Plant }>()
-const { say, quantity } = useWords()
+const { say, quantity, range } = useWords()
 const { plantOf, characterOf } = usePlants()
 const lookalikes = computed(() =>
   props.plant.lookalikes.flatMap(({ of, by }) => {
@@ -26,7 +26,7 @@ const emergence = computed(() => {
   return say('scout.find.ofEmergence', {
     least: quantity(found.soilC[0], 'degC'),
     most: quantity(found.soilC[1], 'degC'),
-    base: quantity(found.baseC, 'degC'),
+    base: range(...baseBetween(found), 'degC'),
     source: found.source ?? 'none',
     sourceWords: found.source ? say(`scout.source.${found.source}`) : '',
   })

@@ -14,6 +14,7 @@ import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { newId } from '../kit/api.ts'
+import { ActivesBasis } from '../shelf/index.ts'
 import WeedsRest from '../soil/WeedsRest.vue'
 import CalendarRest from './CalendarRest.vue'
 import FertiliserRest from './FertiliserRest.vue'
@@ -47,6 +48,12 @@ const partners = computed(() =>
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
 const money = (cents: number) =>
   number(cents / 100, { style: 'currency', currency: 'USD', maximumFractionDigits: 0 })
+
+/** The labels that a programme’s passes put down. */
+const labelsOf = ({ passes }: Programme) => {
+  const used = passes.flatMap((p) => [p.labelId, p.partner?.labelId])
+  return context.value.labels.filter((l) => used.includes(l.id)).map((l) => l.rules)
+}
 
 function addPass(): void {
   const label = context.value.labels.find((l) => l.id === choice.value?.labelId)
@@ -91,6 +98,7 @@ const removePass = (id: string) =>
       @change="changePass(pass.id, $event)"
       @remove="removePass(pass.id)"
     />
+    <ActivesBasis :labels="labelsOf(programme)" />
     <p class="add">
       <button class="link small" @click="addPass">{{ say('season.addPass') }}</button>
     </p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
+import { baseBetween, hasPublishedBase } from '@jardinero/core/scout'
 import ChoiceField from '../kit/ChoiceField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
@@ -9,7 +10,7 @@ import { mostWatched } from '@jardinero/core/soil'
 import { useWatchedWeeds } from './useWatchedWeeds.ts'
 
 /** Which weeds are watched: those found here, and those added from the almanac. */
-const { say } = useWords()
+const { say, range } = useWords()
 const { plants, load, loaded } = usePlants()
 const { weeds, codes, add, drop, isOwn } = useWatchedWeeds()
 const asOptions = usePlantOptions()
@@ -34,8 +35,10 @@ async function take(code: string | undefined): Promise<void> {
         say('soil.weedRests', {
           from: { value: w.emergence.soilC[0], unit: 'degC' },
           to: { value: w.emergence.soilC[1], unit: 'degC' },
-          base: { value: w.emergence.baseC, unit: 'degC' },
-          source: w.emergence.source ? say(`scout.source.${w.emergence.source}`) : say('soil.anEstimate'),
+          base: range(...baseBetween(w.emergence), 'degC'),
+          source: hasPublishedBase(w.emergence)
+            ? say(`scout.source.${w.emergence.source}`)
+            : say('soil.anEstimate'),
           seen: w.seenOn ?? 'none',
           hasSeen: String(Boolean(w.seenOn)),
         })

@@ -113,10 +113,11 @@ function single(states: States, length: number, fill: Tint, notched = false): In
   const sharp = margin === 'toothed' || margin === 'spiny'
   const thick = states['leafThickness'] === 'fleshy'
   const hair = states['leafHair'] ?? 'none'
+  const apart = Math.ceil(edges.length / (hair === 'woolly' ? 40 : 22))
   const fuzz: Ink[] =
     hair === 'soft' || hair === 'woolly' || hair === 'stinging'
       ? edges
-          .filter((_, i) => i % Math.ceil(edges.length / (hair === 'woolly' ? 40 : 22)) === 1)
+          .filter((_, i) => i % apart === 1 % apart)
           .map(([x, y]) => ({
             d: polyline(
               [x, y],
