@@ -264,7 +264,7 @@ export async function atHome({
 }
 
 /** Until it is so; what waits for the disk or the server takes its time. */
-export const until = (is: () => unknown) => vi.waitFor(() => expect(is()).toBeTruthy(), { timeout: 4000 })
+export const until = (is: () => unknown) => vi.waitFor(() => expect(is()).toBeTruthy(), { timeout: 30_000 })
 /** The field under a label that begins so, and the button of a name. */
 export const input = (page: VueWrapper, label: string) =>
   page.find(

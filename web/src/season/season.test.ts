@@ -102,7 +102,7 @@ const until = (is: () => unknown) =>
       await flushPromises()
       expect(is()).toBeTruthy()
     },
-    { timeout: 8000, interval: 30 },
+    { timeout: 30_000, interval: 30 },
   )
 /** Weather that shuts no hour. */
 function giveFairWeather(): void {

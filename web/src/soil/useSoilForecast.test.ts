@@ -92,7 +92,7 @@ const until = (is: () => unknown) =>
       await flushPromises()
       expect(is()).toBeTruthy()
     },
-    { timeout: 8000, interval: 40 },
+    { timeout: 30_000, interval: 40 },
   )
 
 describe('the forecast of a yard', () => {
