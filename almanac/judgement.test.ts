@@ -245,6 +245,15 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
   ['notOnSeedlings', { day: '2026-04-20', rules: labelOf('ostrel'), ground: { sownOn: '2026-03-31' } }],
   ['tooFewMowings', { ...sprayed, rules: labelOf('tressock'), ground: { sownOn: '2026-04-22' } }],
   ['seedingTooSoon', { day: '2026-03-10', rules: labelOf('ostrel'), ground: { seedingDay: '2026-04-21' } }],
+  [
+    'seedingNotCopied',
+    {
+      day: '2026-03-10',
+      rules: (({ seedingIntervalDays: _, ...rules }) => rules)(labelOf('ostrel')),
+      ground: { seedingDay: '2026-04-18' },
+    },
+    ['shelf'],
+  ],
   ['needsLicence', { ...sprayed, rules: labelOf('tressock', { restrictedUse: true }) }],
   ['notForSite', { ...sprayed, rules: labelOf('tressock', { sites: ['golf'] }) }],
   ['activeNotForSite', { day: '2026-03-10', rules: labelOf('hollin') }, ['shelf']],

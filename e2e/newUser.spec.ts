@@ -44,9 +44,11 @@ async function copyLabel(page: Page): Promise<void> {
   await page.getByLabel('Least rate').fill('0.3')
   await page.getByLabel('Most a pass').fill('0.6')
   await page.getByLabel('Most a year').fill('1.0')
-  await page.getByLabel('Least between passes').fill('42')
+  await choose(page, 'Once it is down', 'water it in')
   await page.getByLabel('Water in, in').fill('0.25')
   await page.getByLabel('within').fill('14')
+  await page.getByText('More from the label').click()
+  await page.getByLabel('Least between passes').fill('42')
   await page.getByRole('button', { name: 'Save' }).click()
 }
 

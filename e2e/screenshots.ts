@@ -84,7 +84,8 @@ await take('shelf', `/shelf?day=2026-08-01&ask=${asked}`, (page) =>
   page.getByRole('button', { name: 'Quarlock 60 WG, ground ivy: only suppresses' }).click(),
 )
 await take('label', '/shelf?at=label', async (page) => {
-  await page.getByRole('combobox', { name: 'Start from a sample label' }).click()
+  await page.getByText('Start from a sample label').click()
+  await page.getByRole('combobox', { name: 'Invented, to try things with.' }).click()
   await page.getByRole('option', { name: 'Quarlock 60 WG' }).click()
   await page.getByLabel('Most a pass').first().fill('2.86')
   await page.getByText('It looks like the total').waitFor()

@@ -107,12 +107,13 @@ export const labelRules = Joi.object<LabelRules, true>({
   formulation: Joi.string()
     .valid(...formulations)
     .required(),
+  density: quantity(Joi.string().valid('lb/gal', 'g/L')),
   actives: list(
     Joi.object({
       name: name.required(),
       strength: Joi.object({
-        value: number.required(),
-        unit: Joi.string().valid('percent', 'lb/gal', 'g/L').required(),
+        value: number.required().when('unit', { is: 'none', then: Joi.valid(0) }),
+        unit: Joi.string().valid('percent', 'lb/gal', 'g/L', 'none').required(),
         basis: Joi.string().valid('ai', 'ae').required(),
       }).required(),
       group: Joi.string().trim().max(10).allow(''),

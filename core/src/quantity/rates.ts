@@ -6,10 +6,10 @@ import { findUnit, unitDefinition, type MassPerAreaUnit, type RatePerAreaUnit, t
 /** How an active's strength is stated. Acids, salts and esters in acid equivalent, all others in active ingredient. */
 export type StrengthBasis = 'ai' | 'ae'
 
-/** Share of the active in the product: by weight (percent w/w), or mass in a volume (lb/gal, g/L). */
+/** Share of the active in the product: by weight (percent w/w), or mass in a volume (lb/gal, g/L); `none` where nothing is printed. */
 export interface Strength {
   value: number
-  unit: 'percent' | 'lb/gal' | 'g/L'
+  unit: 'percent' | 'lb/gal' | 'g/L' | 'none'
   basis: StrengthBasis
 }
 
@@ -26,27 +26,39 @@ export const measureOfUnit = (unit: Unit): ProductMeasure | undefined => {
 
 /**
  * Mass of active per area that a rate of product carries.
- * w/w percent applies to products dosed by weight; lb/gal and g/L to products dosed by volume.
- * Refuses a strength that cannot be applied to the rate without the product's density.
+ * w/w percent applies to products dosed by weight, and by volume with their density; lb/gal and g/L to products dosed by volume.
+ * Refuses a strength that is not known, and one that cannot be applied to the rate without the product's density.
+ * @param densityGPerL what a liter of a poured product weighs
  */
 export function computeActiveRate<U extends MassPerAreaUnit>(
   rate: Quantity<RatePerAreaUnit>,
   strength: Strength,
   unit: U,
+  densityGPerL?: number,
 ): Outcome<Figure<U>> {
+  if (strength.unit === 'none') return refused({ code: 'strengthNotPrinted', params: {} })
   const byMass = unitDefinition(rate.unit).dimension === 'massPerArea'
-  if (byMass !== (strength.unit === 'percent'))
+  const byWeight = strength.unit === 'percent'
+  const poured = !byMass && byWeight && densityGPerL !== undefined
+  if (byMass !== byWeight && !poured)
     return refused({
       code: 'strengthNeedsDensity',
       params: { strengthUnit: strength.unit, rateUnit: rate.unit },
     })
   const kgPerM2 = byMass
     ? convert(rate.value, rate.unit, 'kg/m2') * (strength.value / 100)
-    : convert(rate.value, rate.unit, 'gal/m2') * convert(strength.value, strength.unit as Unit, 'kg/gal')
+    : convert(rate.value, rate.unit, 'gal/m2') *
+      (poured
+        ? convert(densityGPerL, 'g/L', 'kg/gal') * (strength.value / 100)
+        : convert(strength.value, strength.unit as Unit, 'kg/gal'))
   const step: Step = {
     code: 'activeRate',
-    formula: '{rate} × {strength}',
-    operands: { rate: operand(rate.value, rate.unit), strength: operand(strength.value, strength.unit) },
+    formula: poured ? '{rate} × {density} × {strength}' : '{rate} × {strength}',
+    operands: {
+      rate: operand(rate.value, rate.unit),
+      strength: operand(strength.value, strength.unit as Unit),
+      ...(poured && { density: operand(densityGPerL, 'g/L') }),
+    },
     result: operand(convert(kgPerM2, 'kg/m2', unit), unit),
     source: 'label',
   }

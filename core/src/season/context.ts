@@ -98,7 +98,9 @@ export function barrierLabels(
 ): PlanLabel[] {
   const usable = labels.flatMap((label) => {
     const range = rangeOfLabel(label, zones)
-    return range && label.rules.actives.some((a) => barrierOf(barriers, a.name)) ? [{ label, range }] : []
+    return range && label.rules.actives.some((a) => a.strength.unit !== 'none' && barrierOf(barriers, a.name))
+      ? [{ label, range }]
+      : []
   })
   return usable
     .toSorted(

@@ -17,7 +17,8 @@ const strongestLbPerGal = 12
 
 function checkActive(active: LabelActive, measure: 'mass' | 'volume', field: string): Refusal[] {
   const { strength, name } = active
-  if (measure === 'mass' ? strength.unit !== 'percent' : strength.unit === 'percent')
+  if (strength.unit === 'none') return []
+  if (measure === 'mass' && strength.unit !== 'percent')
     return [
       {
         code: 'strengthDoesNotMatchFormulation',

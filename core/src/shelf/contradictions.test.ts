@@ -188,8 +188,8 @@ describe('what cannot be in a label', () => {
       'rules.uses.0.annualMaximum',
     ],
     [
-      'percent for a liquid',
-      { ...liquid, actives: [{ name: 'quinclorac', strength: { value: 18, unit: 'percent', basis: 'ai' } }] },
+      'pounds in a gallon of what is weighed',
+      { ...sound, actives: [{ name: 'quinclorac', strength: { value: 1.8, unit: 'lb/gal', basis: 'ai' } }] },
       'strengthDoesNotMatchFormulation',
       'refuse',
       'rules.actives.0.strength',

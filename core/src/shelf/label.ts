@@ -96,6 +96,8 @@ export interface LabelRules {
   sample: boolean
   registration?: string
   formulation: Formulation
+  /** What a volume of it weighs, as printed; of a liquid whose strength is told by weight. */
+  density?: Quantity<'lb/gal' | 'g/L'>
   actives: LabelActive[]
   uses: LabelUse[]
   wateringIn?: { leastIn: number; mostIn: number; withinDays: number }

@@ -123,7 +123,9 @@ const littleShare = 0.75
 /** Actives of which a label's lines put down too little, each line at its most, for their grades to hold. */
 export function littleOf(rules: LabelRules, uses: LabelUse[]): (active: Active) => boolean {
   if (!uses.length) return () => false
-  const most = uses.flatMap(({ rate }) => computeActiveRates(rules, { value: rate.max, unit: rate.unit }))
+  const most = uses.flatMap(({ rate }) =>
+    computeActiveRates(rules, { value: rate.max, unit: rate.unit }, 'least'),
+  )
   return (active) => {
     const activeOf = createActiveFinder([active])
     const own = most.filter((m) => m.basis === active.basis && activeOf(m.name))

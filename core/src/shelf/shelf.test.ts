@@ -1,5 +1,12 @@
 import { describe, expect, it, test } from 'vitest'
-import { checkLabel, computeYearUse, type LabelRules, type LabelUse } from './index.ts'
+import {
+  checkLabel,
+  computeActiveRates,
+  computeYearUse,
+  needsDensity,
+  type LabelRules,
+  type LabelUse,
+} from './index.ts'
 
 const use: LabelUse = {
   turf: ['zoysiagrass'],
@@ -60,8 +67,12 @@ describe('a label that contradicts itself', () => {
       'rules.uses.0.rate.max',
     ],
     [
-      'percent for a poured product',
-      { ...liquid, actives: [{ name: 'x', strength: { value: 40, unit: 'percent', basis: 'ai' } }] },
+      'pounds in a gallon of what is weighed',
+      {
+        ...withUse({ rate: { min: 1, max: 2, unit: 'oz/1000ft2' } }),
+        formulation: 'WG',
+        actives: [{ name: 'x', strength: { value: 4, unit: 'lb/gal', basis: 'ai' } }],
+      },
       'strengthDoesNotMatchFormulation',
       'rules.actives.0.strength',
     ],
@@ -73,6 +84,44 @@ describe('a label that contradicts itself', () => {
     ],
   ])('%s', (_, rules, code, field) => {
     expect(checkLabel(rules)[0]).toMatchObject({ code, field })
+  })
+})
+
+describe('a strength as it is printed', () => {
+  const percent = (more: Partial<LabelRules> = {}): LabelRules => ({
+    ...liquid,
+    formulation: 'SL',
+    actives: [{ name: 'glyphosate', strength: { value: 41, unit: 'percent', basis: 'ai' } }],
+    ...more,
+  })
+  const rate = { value: 2, unit: 'qt/acre' } as const
+  const put = (rules: LabelRules, end?: 'least' | 'most') =>
+    computeActiveRates(rules, rate, end)[0]?.rate.value
+  it('by weight, of what is poured, goes by the weight on the label', () => {
+    const typed = percent({ density: { value: 9.8, unit: 'lb/gal' } })
+    // Half a gallon of 9.8 lb, 41 of 100 parts.
+    expect(put(typed)).toBeCloseTo(0.5 * 9.8 * 0.41, 9)
+    expect(put(typed, 'least')).toBe(put(typed))
+    expect([needsDensity(typed), checkLabel(typed)]).toEqual([false, []])
+  })
+  it('without that weight is held to its heavy end against limits, to its light end for what it does', () => {
+    const [least, most] = [put(percent(), 'least')!, put(percent())!]
+    expect(least).toBeLessThan(0.5 * 9.8 * 0.41)
+    expect(most).toBeGreaterThan(0.5 * 9.8 * 0.41)
+    expect(most / least).toBeCloseTo(1.25, 9)
+    expect(needsDensity(percent())).toBe(true)
+  })
+  it('that is not printed puts down nothing that anything is claimed of', () => {
+    const unprinted = percent({
+      actives: [{ name: 'glyphosate', strength: { value: 0, unit: 'none', basis: 'ai' } }],
+    })
+    expect(computeActiveRates(unprinted, rate)).toEqual([])
+    expect(checkLabel(unprinted)).toEqual([])
+    // What its year allows of the active can't be told in product; what it allows in product can.
+    const year = (of: 'product' | 'active', unit: 'floz/1000ft2' | 'lb/acre') =>
+      computeYearUse(unprinted, { ...use, annualMaximum: { value: 3, unit, of } }, [], '2026-05-01').maximum
+        ?.value
+    expect([year('active', 'lb/acre'), year('product', 'floz/1000ft2')]).toEqual([undefined, 3])
   })
 })
 

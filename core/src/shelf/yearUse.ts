@@ -10,6 +10,7 @@ import {
   type Quantity,
   type RatePerAreaUnit,
 } from '../quantity/index.ts'
+import { densityOf } from './density.ts'
 import { isSameActive } from './names.ts'
 import type { ActiveRate, LabelRules, LabelUse } from './label.ts'
 
@@ -19,10 +20,18 @@ export interface Pass {
   actives: ActiveRate[]
 }
 
-/** What a rate of a product puts down of each active. Actives whose strength cannot be applied are left out: the label check refuses them. */
-export function computeActiveRates(rules: LabelRules, rate: Quantity<RatePerAreaUnit>): ActiveRate[] {
+/**
+ * What a rate of a product puts down of each active. Actives whose strength is not known, or cannot be applied, are left out.
+ * @param end of a product whose weight is an estimate: `most` against limits, `least` where it is asked whether it is enough
+ */
+export function computeActiveRates(
+  rules: LabelRules,
+  rate: Quantity<RatePerAreaUnit>,
+  end: 'least' | 'most' = 'most',
+): ActiveRate[] {
+  const density = densityOf(rules)?.[end]
   return rules.actives.flatMap(({ name, strength }) => {
-    const active = computeActiveRate(rate, strength, 'lb/acre')
+    const active = computeActiveRate(rate, strength, 'lb/acre', density)
     return active.ok
       ? [{ name, basis: strength.basis, rate: { value: active.value.value, unit: 'lb/acre' as const } }]
       : []
@@ -50,7 +59,8 @@ function passAsProduct(rules: LabelRules, pass: Pass, unit: RatePerAreaUnit): nu
     0,
     ...pass.actives.map((past) => {
       const active = sameActive(rules, past)
-      const perUnit = active && computeActiveRate({ value: 1, unit }, active.strength, 'lb/acre')
+      const perUnit =
+        active && computeActiveRate({ value: 1, unit }, active.strength, 'lb/acre', densityOf(rules)?.most)
       return perUnit?.ok ? convert(past.rate.value, past.rate.unit, 'lb/acre') / perUnit.value.value : 0
     }),
   )
@@ -74,6 +84,8 @@ function computeMaximum(rules: LabelRules, use: LabelUse): Figure<RatePerAreaUni
   const perUnit = Math.max(
     ...computeActiveRates(rules, { value: 1, unit: rate.unit }).map((a) => a.rate.value),
   )
+  // Of a strength that is not printed it can't be told.
+  if (!(perUnit > 0)) return undefined
   return figure(rate.unit, [
     {
       code: 'annualMaximumAsProduct',

@@ -77,7 +77,9 @@ function listRows(rules: LabelRules): unknown[][] {
     rules.formulation,
     rules.registration ?? '',
     rules.actives
-      .map((a) => `${a.name} ${a.strength.value} ${a.strength.unit} ${a.strength.basis}`)
+      .map(({ name, strength: { value, unit, basis } }) =>
+        unit === 'none' ? name : `${name} ${value} ${unit} ${basis}`,
+      )
       .join('; '),
     rules.actives.map((a) => a.group ?? '').join('; '),
   ]

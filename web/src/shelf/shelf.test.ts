@@ -2,6 +2,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { AccountState } from '@jardinero/contract/account'
+import type { LabelRules } from '@jardinero/core/shelf'
 import { atHome, record } from '../../test/home.ts'
 import { useSoil } from '../soil/index.ts'
 import ChoiceView from './ChoiceView.vue'
@@ -254,6 +255,7 @@ describe('copying a label', () => {
   it('says nothing of what is not typed yet, and says contradictions as they are typed', async () => {
     const { page, field } = await editor()
     expect(page.find('.findings').exists()).toBe(false)
+    await field('Name on the label').setValue('Mittel 60 WG')
     await field('Active ingredient').setValue('quinclorac')
     const basis = page.findAll('details').find((d) => d.find('summary').text() === 'What this rests on')!
     expect(basis.text()).toContain('Usual most: 0.75 lb per acre in one application')
@@ -266,8 +268,6 @@ describe('copying a label', () => {
     expect(page.find('.findings').text()).toContain('if the two were swapped')
     await field('Least rate').setValue('0.4')
     expect(page.find('.findings').exists()).toBe(false)
-    // The known active brought its group along.
-    expect((field('Group').element as HTMLInputElement).value).toBe('4')
   })
   it('asks about an active that is not known, and says which figure of a known one is meant', async () => {
     const { page, field } = await editor()
@@ -295,9 +295,41 @@ describe('copying a label', () => {
     await page.find('form').trigger('submit')
     await settle()
     expect(sent).toMatchObject([
-      { rules: { name: 'Mein Mittel 60 WG', uses: [{ turf: ['tallFescue'], purpose: 'preEmergent' }] } },
+      {
+        rules: {
+          name: 'Mein Mittel 60 WG',
+          // The name brought its class along, the known active its group.
+          formulation: 'WG',
+          actives: [{ name: 'quinclorac', group: '4', strength: { unit: 'percent' } }],
+          uses: [{ turf: ['tallFescue'], purpose: 'postEmergent' }],
+        },
+      },
     ])
     expect(account.state.labels.some((l) => l.rules.name === 'Mein Mittel 60 WG')).toBe(true)
+  })
+  it('takes “41 % by weight” of what is poured, says how wide its weight is, and knows what it is for', async () => {
+    const { page, field, settle } = await editor()
+    await field('Name on the label').setValue('Hofmittel')
+    await field('Active ingredient').setValue('glyphosate')
+    await settle()
+    const [unit] = page.findAllComponents({ name: 'ChoiceField' }).filter((c) => c.props('label') === 'Unit')
+    unit!.vm.$emit('update:modelValue', 'percent')
+    await settle()
+    await field('Strength').setValue('41')
+    await field('Most a pass').setValue('1.5')
+    expect(page.text()).toContain('Then it is taken as 8.35 to 10.4 lb per gal: an estimate')
+    const sent: { rules: LabelRules }[] = []
+    vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
+      sent.push(JSON.parse(String(init.body)) as never)
+      return Promise.resolve(new Response(JSON.stringify({ version: 1, ...sent.at(-1)! }), { status: 201 }))
+    })
+    await page.find('form').trigger('submit')
+    await settle()
+    const { rules } = sent[0]!
+    expect(rules.actives[0]!.strength).toEqual({ value: 41, unit: 'percent', basis: 'ae' })
+    // Its active kills what is up: it is no barrier. One rate was printed, no range.
+    expect(rules.uses[0]).toMatchObject({ purpose: 'postEmergent', rate: { min: 1.5, max: 1.5 } })
+    expect(rules).not.toHaveProperty('density')
   })
   it('changes nothing of a label that is only looked at', async () => {
     const { page, settle } = await editor({ label: labels[0] })

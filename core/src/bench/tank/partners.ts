@@ -1,5 +1,4 @@
 import {
-  computeActiveRate,
   convert,
   type Caution,
   type Quantity,
@@ -37,12 +36,9 @@ const lbPerAcre = (product: CheckedProduct, active: string): number =>
 
 /** The most of one active that a label's line lets down in one pass, lb/acre. */
 function mostInPass(rules: LabelRules, check: LimitCheck, active: string): number {
-  const stated = rules.actives.find((a) => lower(a.name) === active)
-  const most =
-    stated &&
-    check.use &&
-    computeActiveRate({ value: check.use.rate.max, unit: check.use.rate.unit }, stated.strength, 'lb/acre')
-  return most?.ok ? most.value.value : Infinity
+  const { rate } = check.use ?? {}
+  const most = rate && computeActiveRates(rules, { value: rate.max, unit: rate.unit })
+  return most?.find((a) => lower(a.name) === active)?.rate.value ?? Infinity
 }
 
 /** One active in two products: together they stay under what each label allows of it in a pass and in the year. */

@@ -147,7 +147,7 @@ export function dosesOf(
   { labels, barriers }: Pick<PlanContext, 'labels' | 'barriers'>,
 ): { active: BarrierActive; lbPerAcre: number }[] {
   return productsOf(pass, labels).flatMap(({ product, label }) =>
-    computeActiveRates(label.rules, product.rate).flatMap(({ name, rate }) => {
+    computeActiveRates(label.rules, product.rate, 'least').flatMap(({ name, rate }) => {
       const active = barrierOf(barriers, name)
       return active ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre') }] : []
     }),

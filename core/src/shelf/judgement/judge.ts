@@ -4,7 +4,7 @@ import { kindOf } from '../label.ts'
 import type { Application, Circumstances, JudgedGround, Judgement, Objection, Rule } from './application.ts'
 import { usualAmount } from './rules/amount.ts'
 import { firstOpenDay, heat } from './rules/heat.ts'
-import { activeKnown, labelLine } from './rules/label.ts'
+import { activeKnown, labelLine, strengthKnown } from './rules/label.ts'
 import { beside, capOfPlace, ownRestrictions, whoAndWhere } from './rules/place.ts'
 import { fallingSoil, reachedAgain } from './rules/season.ts'
 import { seedingToCome } from './rules/seeding.ts'
@@ -14,6 +14,7 @@ import { checkOnGround } from './worstGround.ts'
 /** Every rule of whether something may go down here, now; in the order in which they are told. */
 export const rules = {
   activeKnown,
+  strengthKnown,
   whoAndWhere,
   capOfPlace,
   ownRestrictions,

@@ -5,7 +5,7 @@ import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
 import type { LabelDraft } from './labelDraft.ts'
 
-/** When it may go down: water, drying, weather, seed, mowing. */
+/** When it may go down: weather, seed, mowing. */
 defineProps<{ at: (...fields: string[]) => string | undefined }>()
 const draft = defineModel<LabelDraft>({ required: true })
 const { say } = useWords()
@@ -13,17 +13,6 @@ const options = useOptions()
 </script>
 
 <template>
-  <div class="pair">
-    <NumberField
-      v-model="draft.waterLeast"
-      unit="in"
-      :label="say('label.waterIn')"
-      :fault="at('wateringIn', 'wateringIn.leastIn')"
-    />
-    <NumberField v-model="draft.waterMost" unit="in" :label="say('label.waterMost')" />
-    <NumberField v-model="draft.waterDays" unit="d" :label="say('label.waterDays')" />
-    <NumberField v-model="draft.dryHours" unit="h" :label="say('label.dryHours')" :fault="at('dryHours')" />
-  </div>
   <div class="pair">
     <NumberField
       v-model="draft.temperatureLeast"

@@ -2,7 +2,6 @@
 import { protectiveGear, signalWords, sites } from '@jardinero/core/shelf'
 import CheckList from '../../kit/CheckList.vue'
 import ChoiceField from '../../kit/ChoiceField.vue'
-import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
 import LineField from './LineField.vue'
@@ -22,9 +21,7 @@ const options = useOptions()
       :label="say('label.signalWord')"
       :options="options(signalWords, 'signalWord')"
     />
-    <NumberField v-model="draft.keepOffHours" unit="h" :label="say('label.keepOff')" />
   </div>
-  <label class="check"><input v-model="draft.untilDry" type="checkbox" /> {{ say('label.untilDry') }}</label>
   <label class="check"
     ><input v-model="draft.restrictedUse" type="checkbox" /> {{ say('label.restrictedUse') }}</label
   >

@@ -52,6 +52,8 @@ export interface LabelDraft extends Pick<
   kind: LabelKind
   registration: string
   sample: boolean
+  density: Typed
+  densityUnit: 'lb/gal' | 'g/L'
   actives: ActiveDraft[]
   uses: UseDraft[]
   weedsCopied: boolean
@@ -92,6 +94,34 @@ export interface LabelDraft extends Pick<
   notes: string
 }
 
+/** What is done with water once it is down. */
+export const waterAfter = ['notSaid', 'waterIn', 'leaveDry'] as const
+export type WaterAfter = (typeof waterAfter)[number]
+
+/** What of a label that matters sooner or later was not copied: each is asked about when it does. */
+export function notCopied(draft: LabelDraft): string[] {
+  const [first] = draft.uses
+  const said: Record<string, unknown> = {
+    interval: first?.interval,
+    passes: first?.passes,
+    minimumCarrier: first?.carrier,
+    seeding: draft.seedingDays ?? (first?.atSeeding || undefined),
+    seedlingMowings: draft.seedlingMowings,
+    temperatureLeast: draft.temperatureLeast,
+    temperatureMost: draft.temperatureMost,
+    windMost: draft.windMost,
+    mowAfter: draft.mowAfter,
+    weeds: draft.weedsCopied || undefined,
+    adjuvant: draft.adjuvant === 'notSaid' ? undefined : draft.adjuvant,
+    packages: draft.packages.length || undefined,
+    spots: draft.spots.length || undefined,
+  }
+  const ofBarrier = first?.purpose === 'preEmergent'
+  return Object.keys(said).filter(
+    (key) => said[key] === undefined && !(ofBarrier && ['weeds', 'adjuvant', 'spots'].includes(key)),
+  )
+}
+
 /** Rate units as labels print them, by how the product is measured. */
 export const rateUnits: Record<'mass' | 'volume', RatePerAreaUnit[]> = {
   mass: ['oz/1000ft2', 'lb/1000ft2', 'lb/acre', 'oz/acre', 'g/100m2', 'kg/ha'],
@@ -102,27 +132,33 @@ export const amountUnits: Record<'mass' | 'volume', (MassUnit | VolumeUnit)[]> =
   volume: ['floz', 'pt', 'qt', 'gal', 'mL', 'L'],
 }
 export const strengthUnits: Record<'mass' | 'volume', Strength['unit'][]> = {
-  mass: ['percent'],
-  volume: ['lb/gal', 'g/L'],
+  mass: ['percent', 'none'],
+  volume: ['lb/gal', 'g/L', 'percent', 'none'],
 }
+/** The units a new line begins with: those that labels of the reader’s country print. */
+export const usualUnits = (measure: 'mass' | 'volume', isMetric: boolean) => ({
+  rate: rateUnits[measure][isMetric ? 4 : 0]!,
+  amount: amountUnits[measure][isMetric ? (measure === 'mass' ? 2 : 5) : 0]!,
+  strength: measure === 'mass' ? ('percent' as const) : isMetric ? ('g/L' as const) : ('lb/gal' as const),
+})
 export const additiveUnits = ['percentVv', 'floz/gal', 'mL/L', 'oz/gal', 'lb/100gal'] as const
 
-export const emptyActive = (measure: 'mass' | 'volume'): ActiveDraft => ({
+export const emptyActive = (measure: 'mass' | 'volume', isMetric = false): ActiveDraft => ({
   name: '',
   strength: undefined,
-  unit: strengthUnits[measure][0]!,
+  unit: usualUnits(measure, isMetric).strength,
   basis: 'ai',
   group: '',
 })
-export const emptyUse = (measure: 'mass' | 'volume', turf: string[] = []): UseDraft => ({
+export const emptyUse = (measure: 'mass' | 'volume', turf: string[] = [], isMetric = false): UseDraft => ({
   turf,
   purpose: 'preEmergent',
   states: [],
   min: undefined,
   max: undefined,
-  unit: rateUnits[measure][0]!,
+  unit: usualUnits(measure, isMetric).rate,
   annual: undefined,
-  annualUnit: rateUnits[measure][0]!,
+  annualUnit: usualUnits(measure, isMetric).rate,
   annualOf: 'product',
   interval: undefined,
   passes: undefined,
@@ -136,7 +172,7 @@ export const emptyAmount = (measure: 'mass' | 'volume'): AmountDraft => ({
   of: undefined,
 })
 
-const useDraftOf = (use: LabelUse, measure: 'mass' | 'volume'): UseDraft => ({
+const useDraftOf = (use: LabelUse): UseDraft => ({
   turf: use.turf,
   purpose: use.purpose,
   states: use.states ?? [],
@@ -144,7 +180,7 @@ const useDraftOf = (use: LabelUse, measure: 'mass' | 'volume'): UseDraft => ({
   max: use.rate.max,
   unit: use.rate.unit,
   annual: use.annualMaximum?.value,
-  annualUnit: use.annualMaximum?.unit ?? rateUnits[measure][0]!,
+  annualUnit: use.annualMaximum?.unit ?? use.rate.unit,
   annualOf: use.annualMaximum?.of ?? 'product',
   interval: use.minimumIntervalDays,
   passes: use.applicationsPerYear,
@@ -184,8 +220,8 @@ function tankOf(rules: Partial<LabelRules>) {
 }
 
 /** A label as a draft; one not yet begun where none is given. */
-export function draftOf(rules: Partial<LabelRules> = {}, turf: string[] = []): LabelDraft {
-  const formulation = rules.formulation ?? 'WG'
+export function draftOf(rules: Partial<LabelRules> = {}, turf: string[] = [], isMetric = false): LabelDraft {
+  const formulation = rules.formulation ?? 'SL'
   const measure = measureOfFormulation(formulation)
   return {
     kind: kindOf(rules),
@@ -193,14 +229,16 @@ export function draftOf(rules: Partial<LabelRules> = {}, turf: string[] = []): L
     registration: rules.registration ?? '',
     sample: rules.sample ?? false,
     formulation,
+    density: rules.density?.value,
+    densityUnit: rules.density?.unit ?? (isMetric ? 'g/L' : 'lb/gal'),
     actives: rules.actives?.map((a) => ({
       name: a.name,
-      strength: a.strength.value,
+      strength: a.strength.unit === 'none' ? undefined : a.strength.value,
       unit: a.strength.unit,
       basis: a.strength.basis,
       group: a.group ?? '',
-    })) ?? [emptyActive(measure)],
-    uses: rules.uses?.map((u) => useDraftOf(u, measure)) ?? [emptyUse(measure, turf)],
+    })) ?? [emptyActive(measure, isMetric)],
+    uses: rules.uses?.map(useDraftOf) ?? [emptyUse(measure, turf, isMetric)],
     weedsCopied: rules.weeds !== undefined,
     controls: rules.weeds?.controls ?? [],
     suppresses: rules.weeds?.suppresses ?? [],

@@ -1,4 +1,4 @@
-import type { LabelRules, LabelUse } from '@jardinero/core/shelf'
+import { measureOfFormulation, type LabelRules, type LabelUse } from '@jardinero/core/shelf'
 import type { AmountDraft, LabelDraft, UseDraft } from './labelDraft.ts'
 
 /** A part of the rules where the number it hangs on was typed; nothing where it was left empty. */
@@ -15,7 +15,8 @@ function useOf(draft: UseDraft): LabelUse {
     turf: draft.turf,
     purpose: draft.purpose,
     ...(draft.states.length && { states: draft.states }),
-    rate: { min: draft.min ?? NaN, max: draft.max ?? NaN, unit: draft.unit },
+    // One rate is printed as often as a range.
+    rate: { min: draft.min ?? draft.max ?? NaN, max: draft.max ?? NaN, unit: draft.unit },
     ...when(draft.annual, (value) => ({
       annualMaximum: { value, unit: draft.annualUnit, of: draft.annualOf },
     })),
@@ -119,9 +120,11 @@ export function rulesOf(draft: LabelDraft): LabelRules {
     sample: draft.sample,
     ...(draft.registration && { registration: draft.registration }),
     formulation: draft.formulation,
+    ...(measureOfFormulation(draft.formulation) === 'volume' &&
+      when(draft.density, (value) => ({ density: { value, unit: draft.densityUnit } }))),
     actives: named.map((a) => ({
       name: a.name,
-      strength: { value: a.strength ?? NaN, unit: a.unit, basis: a.basis },
+      strength: { value: a.unit === 'none' ? 0 : (a.strength ?? NaN), unit: a.unit, basis: a.basis },
       ...(a.group && { group: a.group }),
     })),
     uses: herbicide ? draft.uses.map(useOf) : [],

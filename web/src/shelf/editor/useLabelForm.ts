@@ -1,16 +1,20 @@
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Refusal } from '@jardinero/core/quantity'
 import {
+  activesNamed,
+  createActiveFinder,
   findContradictions,
   measureOfFormulation,
   type Finding,
   type Formulation,
   type LabelRules,
 } from '@jardinero/core/shelf'
-import { useRowForm } from '../../state/index.ts'
+import { useAccount, useRowForm } from '../../state/index.ts'
 import { useShelf } from '../shelfStore.ts'
-import { amountUnits, draftOf, rateUnits, strengthUnits } from './labelDraft.ts'
+import { useSession } from '../../kit/session.ts'
+import { draftOf, usualUnits } from './labelDraft.ts'
+import { formulationInName, takeForm, type ProductForm } from './productForms.ts'
 import { rulesOf } from './rulesOfDraft.ts'
 
 export interface LabelFormParts {
@@ -70,7 +74,10 @@ function blanksOf({
 /** A label on its way from paper: the draft, what is wrong with it as it is typed, and its saving. */
 export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
   const shelf = useShelf()
-  const draft = ref(draftOf(label?.rules, turf))
+  const account = useAccount()
+  const session = useSession()
+  const isMetric = session.preferences.units === 'metric'
+  const draft = ref(draftOf(label?.rules, turf, isMetric))
   const measure = computed(() => measureOfFormulation(draft.value.formulation))
   const rules = computed(() => rulesOf(draft.value))
   const blanks = computed(() => blanksOf(rules.value))
@@ -97,14 +104,40 @@ export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
     draft.value.formulation = formulation
     const now = measureOfFormulation(formulation)
     if (now === before) return
-    for (const a of draft.value.actives) a.unit = strengthUnits[now][0]!
-    for (const u of draft.value.uses) u.unit = u.annualUnit = rateUnits[now][0]!
+    const usual = usualUnits(now, isMetric)
+    for (const a of draft.value.actives) if (a.unit !== 'none') a.unit = usual.strength
+    for (const u of draft.value.uses) u.unit = u.annualUnit = usual.rate
     for (const list of [draft.value.packages, draft.value.coverage, draft.value.spots])
-      for (const line of list) line.unit = amountUnits[now][0]!
+      for (const line of list) line.unit = usual.amount
+  }
+  /** What the actives of a new label are for, until its owner says otherwise: a barrier, or what is up. */
+  let meant = draft.value.uses[0]?.purpose
+  watch(
+    () => draft.value.actives.map((a) => a.name).join('\n'),
+    () => {
+      const [first] = draft.value.uses
+      const known = activesNamed(shelf.almanac.actives, [draft.value])
+      if (label || !first || first.purpose !== meant || !known.length) return
+      const barrier = createActiveFinder(account.almanac.barriers)
+      meant = first.purpose = known.some((a) => barrier(a.name)) ? 'preEmergent' : 'postEmergent'
+    },
+  )
+  /** A new label’s name brings its class along, where it carries one. */
+  function takeName(name: string): void {
+    draft.value.name = name
+    const named = formulationInName(name)
+    if (named && !label && draft.value.kind === 'herbicide') takeFormulation(named)
+  }
+  /** A fertiliser is spread, a dye is poured: the kind brings its class along. */
+  function takeProductForm(form: ProductForm | undefined): void {
+    if (!form) return
+    const { kind, formulation } = takeForm(form, draft.value)
+    draft.value.kind = kind
+    takeFormulation(formulation)
   }
   function takeSample(code: string | undefined): void {
     const sample = shelf.almanac.sampleLabels.find((l) => l.code === code)
     if (sample) draft.value = draftOf(structuredClone(sample.rules))
   }
-  return { draft, measure, findings, row, at, takeFormulation, takeSample }
+  return { draft, measure, findings, row, at, takeFormulation, takeName, takeProductForm, takeSample }
 }

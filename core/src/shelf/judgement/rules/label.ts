@@ -1,4 +1,5 @@
 import { addDays, type Refusal } from '../../../quantity/index.ts'
+import { densityOf, needsDensity } from '../../density.ts'
 import { createActiveFinder } from '../../names.ts'
 import type { Objection, Rule, RuleCase } from '../application.ts'
 import { minds, remedy } from '../objection.ts'
@@ -33,6 +34,25 @@ export const labelLine: Rule = (about) => [
   }),
   ...about.limits.cautions.map((c): Objection => ({ ...c, kind: 'minds', source: 'label' })),
 ]
+
+/** What hangs on a strength that is not printed, or on a weight that is an estimate. */
+export const strengthKnown: Rule = ({ application: { rules } }) => {
+  const unprinted = rules.actives.filter((a) => a.strength.unit === 'none')
+  const density = needsDensity(rules) ? densityOf(rules)! : undefined
+  const gramsPerLiter = (value: number) => ({ value, unit: 'g/L' as const })
+  return [
+    ...unprinted.map((a) => minds('label', 'strengthNotPrinted', { active: a.name, label: rules.name })),
+    ...(density
+      ? [
+          minds('label', 'weightEstimated', {
+            label: rules.name,
+            least: gramsPerLiter(density.least),
+            most: gramsPerLiter(density.most),
+          }),
+        ]
+      : []),
+  ]
+}
 
 /** What nobody here can vouch for: its label alone stands. */
 export const activeKnown: Rule = ({ application: { rules }, known, circumstances }) =>

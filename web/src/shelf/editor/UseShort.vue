@@ -1,17 +1,16 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { purposes } from '@jardinero/core/shelf'
-import { turfStates } from '@jardinero/core/yard'
+import type { RatePerAreaUnit } from '@jardinero/core/quantity'
 import CheckList from '../../kit/CheckList.vue'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import NumberField from '../../kit/NumberField.vue'
 import { useAccount } from '../../state/index.ts'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
-import PlantList from './PlantList.vue'
 import { rateUnits, type UseDraft } from './labelDraft.ts'
 
-/** One line of the directions: which turf, what for, how much, how often. */
+/** What a line of the directions cannot do without: what for, which turf, how much, how much in a year. */
 const props = defineProps<{
   measure: 'mass' | 'volume'
   path: string
@@ -27,37 +26,46 @@ const units = computed(() =>
   options([...rateUnits[props.measure], ...rateUnits[props.measure === 'mass' ? 'volume' : 'mass']], 'unit'),
 )
 const fault = (...fields: string[]) => props.at(...fields.map((f) => `${props.path}.${f}`))
+const turfOpen = ref(!use.value.turf.length)
+const turfNames = computed(() => use.value.turf.map((t) => say(`turf.${t}`)).join(', '))
+/** The year is told in the rate’s unit, until another is chosen for it. */
+function takeUnit(unit: RatePerAreaUnit | undefined): void {
+  if (!unit) return
+  if (use.value.annualUnit === use.value.unit) use.value.annualUnit = unit
+  use.value.unit = unit
+}
 </script>
 
 <template>
   <ChoiceField v-model="use.purpose" :label="say('label.purpose')" :options="options(purposes, 'purpose')" />
-  <CheckList v-model="use.turf" :label="say('yard.turf')" :options="turf" :fault="fault('turf')" />
+  <details
+    :open="turfOpen || Boolean(fault('turf'))"
+    class="turf"
+    @toggle="turfOpen = ($event.target as HTMLDetailsElement).open"
+  >
+    <summary>{{ say('label.turfSays', { turf: turfNames, count: use.turf.length }) }}</summary>
+    <CheckList v-model="use.turf" :label="say('yard.turf')" :options="turf" :fault="fault('turf')" />
+  </details>
   <div class="pair">
     <NumberField v-model="use.min" :label="say('label.rateMin')" :fault="fault('rate.min')" />
     <NumberField v-model="use.max" :label="say('label.rateMax')" :fault="fault('rate.max')" />
-    <ChoiceField v-model="use.unit" :label="say('label.rateUnit')" :options="units" :fault="fault('rate')" />
-  </div>
-  <div class="pair">
+    <ChoiceField
+      :model-value="use.unit"
+      :label="say('label.rateUnit')"
+      :options="units"
+      :fault="fault('rate')"
+      @update:model-value="takeUnit"
+    />
     <NumberField
       v-model="use.annual"
       :label="say('label.annual')"
       :fault="fault('annualMaximum', 'annualMaximum.value')"
     />
-    <ChoiceField v-model="use.annualUnit" :label="say('label.annualUnit')" :options="units" />
-    <ChoiceField
-      v-model="use.annualOf"
-      :label="say('label.annualOf')"
-      :options="options(['product', 'active'], 'label.annualOf')"
-    />
   </div>
-  <div class="pair">
-    <NumberField v-model="use.interval" unit="d" :label="say('label.interval')" />
-    <NumberField v-model="use.passes" :label="say('label.passes')" />
-    <NumberField v-model="use.carrier" unit="gal/1000ft2" :label="say('label.minimumCarrier')" />
-  </div>
-  <CheckList v-model="use.states" :label="say('label.states')" :options="options(turfStates, 'turfState')" />
-  <label v-if="use.purpose === 'preEmergent'" class="check"
-    ><input v-model="use.atSeeding" type="checkbox" /> {{ say('label.atSeeding') }}</label
-  >
-  <PlantList v-else v-model="use.onlySuppresses" :label="say('label.onlySuppresses')" />
 </template>
+
+<style scoped>
+.turf {
+  border: 0;
+}
+</style>
