@@ -73,8 +73,9 @@ const holds = computed(() => {
       <h2>{{ say('today.weeksAhead') }}</h2>
       <AgendaPicture :entries="shown" />
       <ul v-if="shown.length">
-        <li v-for="e in shown" :key="e.id">
-          <span class="when">{{ sayDay(e.from < day ? day : e.from, 'weekday') }}</span> {{ saysOf(e) }}
+        <li v-for="e in shown" :key="e.id" class="entry">
+          <span class="when">{{ sayDay(e.from < day ? day : e.from, 'weekday') }}</span>
+          <span>{{ saysOf(e) }}</span>
         </li>
       </ul>
       <p v-else class="quiet">{{ say('today.nothingAhead') }}</p>
@@ -134,9 +135,11 @@ li {
   padding: 0.25rem 0;
   border-top: 1px solid var(--rule);
 }
+.entry {
+  display: grid;
+  grid-template-columns: 6.4rem 1fr;
+}
 .when {
-  display: inline-block;
-  min-width: 6.4rem;
   color: var(--quiet);
 }
 .pairs li {
