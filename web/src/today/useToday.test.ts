@@ -81,7 +81,7 @@ describe('beside what waits', () => {
     const page = show(TodayAside)
     await settle()
     expect(page.text()).toContain('The next eight weeks')
-    expect(page.text()).toMatch(/Mar 13\s+Water in Sample 50 WG on Front: the last day/)
+    expect(page.text()).toMatch(/Mar 13\s*Water in Sample 50 WG on Front: the last day/)
     expect(page.findAll('.pairs li').map((li) => li.text())).toEqual([
       expect.stringMatching(/^Open middle\s*\d+(\.\d)? °F$/),
       expect.stringMatching(/^Drive edge\s*\d+(\.\d)? °F$/),
