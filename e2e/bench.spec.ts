@@ -107,6 +107,65 @@ test('spots take half a gallon', async ({ page, running }) => {
   await putDemoBack(page)
 })
 
+test('half a can of spot mix, without a sprayer, a calibration or an area', async ({ page, running }) => {
+  await signUp(page, running, 'canny@example.org')
+  const yard = {
+    name: 'By the lake',
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  }
+  const { id: yardId } = await send(page, '/api/yard/yards', yard)
+  await send(page, '/api/yard/zones', { yardId, name: 'Verge', turf: 'tallFescue', state: 'growing' })
+  const rules = {
+    name: 'Handmittel',
+    sample: false,
+    formulation: 'SL',
+    actives: [{ name: '2,4-D', strength: { value: 41, unit: 'percent', basis: 'ae' }, group: '4' }],
+    uses: [
+      { turf: ['tallFescue'], purpose: 'postEmergent', rate: { min: 0.5, max: 1.5, unit: 'floz/1000ft2' } },
+    ],
+    spots: [{ amount: { value: 1, unit: 'floz' }, waterGal: 1 }],
+    keepOff: { untilDry: true, hours: 0 },
+    gear: ['gloves'],
+    signalWord: 'caution',
+    restrictedUse: false,
+  }
+  await send(page, '/api/shelf/labels', { rules })
+  await page.goto(`${running.url}/bench`)
+  await page.getByText('Spots by the can').click()
+  await page.getByLabel('The can holds, gal').fill('2')
+  await page.getByLabel('How many cans').fill('1.3')
+  await expect(page.getByText('Cans are counted in halves')).toBeVisible()
+  await page.getByLabel('How many cans').fill('0.5')
+  await expect(page.locator('.can')).toContainText('2 fl oz in each can, filled to 2 gal.')
+  await expect(page.locator('.can')).toContainText('Not on less than 1,340 sq ft')
+  await expect(page.locator('.can')).toContainText('The half can: 1 fl oz in 1 gal.')
+  await page.getByRole('button', { name: 'Mix 0.5 cans' }).click()
+  await expect(page.locator('h1')).toContainText('1 gal of water')
+  await expect(page.locator('main')).toContainText('tells its strength by weight and is poured')
+  // It is winter: cold is advice, a label’s limit is none.
+  const because = page.getByLabel('Go on against this advice, because')
+  if (await because.isVisible()) {
+    await because.fill('It is warm by the wall')
+    await because.blur()
+  }
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  const isIn = page.getByRole('button', { name: 'It’s in' })
+  const write = page.getByRole('button', { name: 'Write the pass down' })
+  await isIn.waitFor()
+  await expect(async () => {
+    if (await isIn.isVisible()) await isIn.click()
+    await expect(write).toBeVisible({ timeout: 500 })
+  }).toPass()
+  await write.click()
+  await page.locator('form.record').getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page).toHaveURL(/ledger/)
+  await expect(page.locator('.records')).toContainText('Handmittel')
+})
+
 test('granules by weight, half along and half across, to the ledger', async ({ page, running }) => {
   await enterDemo(page, running)
   await page.goto(`${running.url}/bench`)

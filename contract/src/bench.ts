@@ -64,6 +64,8 @@ export interface CalibrationInputs {
   mph?: number
   spacingIn?: number
   flOzCaught?: number
+  /** Of a can whose spots are sprayed to wet. */
+  wettedGalPer1000?: number
   psi?: number
   /** Of a spreader: the setting, and what its runs took. */
   setting?: string
@@ -219,6 +221,7 @@ export const calibration = rowShapes<Calibration>({
     mph: number,
     spacingIn: number,
     flOzCaught: number,
+    wettedGalPer1000: number,
     psi: number,
     setting: Joi.string().trim().max(40).allow(''),
     weighed: list(Joi.object({ areaSqFt: number.required(), lb: number.required() }), 20),

@@ -1,4 +1,5 @@
 export { checkNozzle, computeCatchCarrier, computeOuncesCarrier, sqFt128thAcre } from './calibration/flow.ts'
+export { planCan, type CanAsked, type CanPlan } from './can.ts'
 export {
   computeAnyCalibration,
   type AnyCalibration,

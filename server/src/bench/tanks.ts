@@ -30,7 +30,13 @@ async function groundOf(
 ): Promise<TankGround> {
   const zone = await scope.get<Zone>('zone', asked.zoneId)
   const { facts, around } = await aroundOf(zone)
-  const { area, uncertainty } = accept(computeArea(await scope.find<Section>('section', { zoneId: zone.id })))
+  const measured = computeArea(await scope.find<Section>('section', { zoneId: zone.id }))
+  const { spotSqFt } = asked
+  // Spots by the can need no lawn that is measured: they are so much ground themselves.
+  const { area, uncertainty } =
+    !measured.ok && asked.mode === 'spot' && spotSqFt
+      ? { area: { value: spotSqFt }, uncertainty: { value: 0 } }
+      : accept(measured)
   return {
     id: zone.id,
     name: zone.name,

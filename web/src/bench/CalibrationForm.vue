@@ -31,7 +31,8 @@ const { say } = useWords()
 const options = useOptions()
 const { today } = useYard()
 const isSpreader = spreaderKinds.has(props.sprayer.kind)
-const methods = calibrationMethods.filter((m) => (m === 'weighBack') === isSpreader)
+/** How a can is wetted nobody measures: it is made where a spot mix is taken by the can. */
+const methods = calibrationMethods.filter((m) => m !== 'wetted' && (m === 'weighBack') === isSpreader)
 
 const typed = reactive({
   day: props.calibration?.day ?? today.value,

@@ -37,9 +37,14 @@ const change = (id: string, patch: Partial<GroundChoice>) =>
   />
   <template v-for="(z, i) in b.ground.chosenZones.value" :key="z.id">
     <RestRow :name="b.ground.chosenZones.value.length > 1 ? z.name : say(`turf.${z.turf}`)">
-      <template #value><FigureText :figure="areas.get(z.id)!.area" /></template>
+      <template v-if="areas.get(z.id)" #value><FigureText :figure="areas.get(z.id)!.area" /></template>
       {{
-        say('bench.zoneSays', { state: z.state, spread: quantity(areas.get(z.id)!.uncertainty.value, 'ft2') })
+        areas.get(z.id)
+          ? say('bench.zoneSays', {
+              state: z.state,
+              spread: quantity(areas.get(z.id)!.uncertainty.value, 'ft2'),
+            })
+          : say('bench.notMeasured')
       }}
     </RestRow>
     <ChoiceField

@@ -9,6 +9,7 @@ import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
+import CanRest from './CanRest.vue'
 import GroundRest from './GroundRest.vue'
 import MixProducts from './MixProducts.vue'
 import ToolsRest from './ToolsRest.vue'
@@ -31,7 +32,7 @@ const equipment = computed(() =>
 )
 const labelOptions = computed(() => b.goods.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
 function takeFirst(id: string | undefined): void {
-  if (id) b.startWith([id])
+  if (id) (wetted.value ? b.leaveCan : b.startWith)([id])
 }
 const { yearUse } = b
 const yearUseParams = computed(() => {
@@ -49,6 +50,8 @@ const yearShare = computed(() => {
   const at = b.goods.products.value.findIndex((l) => kindOf(l.rules) === 'herbicide')
   return mix?.products[at]?.years[b.ground.zone.value?.id ?? '']?.share
 })
+/** Nobody measured it: it is taken as heavy as a can can be meant. */
+const wetted = computed(() => b.gear.calibration.value?.method === 'wetted')
 const isWet = computed(() => !b.gear.spreads.value)
 const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
   hopperLb ? { value: hopperLb, unit: 'lb' } : { value: capacityGal ?? 0, unit: 'gal' }
@@ -72,7 +75,7 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       />
     </template>
     <template v-if="b.gear.sprayer.value && b.gear.calibration.value">{{
-      say(b.gear.spreads.value ? 'bench.weighedBack' : 'bench.calibrated', {
+      say(b.gear.spreads.value ? 'bench.weighedBack' : wetted ? 'bench.wetted' : 'bench.calibrated', {
         day: b.gear.calibration.value.day,
         runs: b.gear.calibration.value.runs.length,
         variation: { value: b.gear.calibrated.value?.variation?.value ?? 0, unit: 'ratio' },
@@ -87,7 +90,7 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       <button class="link" @click="emit('edit', 'sprayer', b.gear.sprayer.value?.id)">
         {{ say(b.gear.sprayer.value ? 'bench.changeSprayer' : 'bench.addSprayer') }}
       </button>
-      <button v-if="b.gear.sprayer.value" class="link" @click="emit('edit', 'calibration')">
+      <button v-if="b.gear.sprayer.value && !wetted" class="link" @click="emit('edit', 'calibration')">
         {{ say('bench.calibrateNow') }}
       </button>
       <button v-if="b.gear.sprayer.value" class="link" @click="emit('edit', 'sprayer')">
@@ -109,6 +112,12 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       </button>
       <button class="link small" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button>
     </p>
+    <CanRest
+      v-if="b.goods.label.value.rules.spots?.length"
+      :key="b.goods.label.value.id"
+      :bench="bench"
+      :label="b.goods.label.value"
+    />
     <MixProducts :bench="bench" :fault-at="faultAt" />
     <ChoiceField
       v-if="isWet"

@@ -2,7 +2,11 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { atHome, homeState, record, rules } from '../../test/home.ts'
+import { planCan } from '@jardinero/core/bench'
+import type { LabelId } from '@jardinero/core/quantity'
+import { useYard } from '../state/index.ts'
 import { useBench } from './useBench.ts'
+import { useCan } from './useCan.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 import { useTankChoices } from './useTankChoices.ts'
 
@@ -43,6 +47,71 @@ describe('what the bench starts from', () => {
     const { b, answer } = await bench({ state })
     expect(b.missing.value).toBe(missing)
     expect(answer.answer.value.code).toBe(`bench.answer.missing.${missing}`)
+  })
+})
+
+describe('spots by the can', () => {
+  const printed = {
+    ...rules,
+    name: 'Handmittel',
+    formulation: 'SL' as const,
+    actives: [{ name: '2,4-D', strength: { value: 3, unit: 'lb/gal' as const, basis: 'ae' as const } }],
+    uses: [
+      {
+        turf: ['tallFescue'],
+        purpose: 'postEmergent' as const,
+        rate: { min: 0.5, max: 1.5, unit: 'floz/1000ft2' as const },
+      },
+    ],
+    spots: [{ amount: { value: 0.6, unit: 'floz' as const }, waterGal: 1 }],
+  }
+  it('need neither a sprayer, nor a calibration, nor a lawn that is measured', async () => {
+    const home = await atHome({
+      path: '/bench',
+      state: {
+        labels: [{ id: 'h', version: 1, rules: printed }],
+        sprayers: [],
+        calibrations: [],
+        sections: [],
+      },
+    })
+    const sent: { url: string; body: Record<string, unknown> }[] = []
+    vi.stubGlobal('fetch', (url: string, init: RequestInit = {}) => {
+      const body = init.body ? (JSON.parse(String(init.body)) as Record<string, unknown>) : {}
+      sent.push({ url, body })
+      return Promise.resolve(new Response(JSON.stringify({ version: 1, ...body }), { status: 201 }))
+    })
+    const { b, can } = home.use(() => {
+      const made = useBench()
+      return { b: made, can: useCan(made) }
+    })
+    const [zone] = useYard().zones.value
+    const label = b.goods.label.value!
+    const plan = planCan({
+      rules: printed,
+      spot: printed.spots[0]!,
+      canGal: 2,
+      cans: 1.5,
+      turf: 'tallFescue',
+    })
+    if (!plan.ok) throw new Error('refused')
+    expect(b.missing.value).toBe('area')
+    await can.take({ label, zone: zone!, plan: plan.value, canGal: 2 })
+    await can.take({ label, zone: zone!, plan: plan.value, canGal: 2 })
+    // One can, one wetting, however often it is taken.
+    expect(sent.map((s) => s.url).filter((url) => url.includes('bench'))).toEqual([
+      '/api/bench/sprayers',
+      '/api/bench/calibrations',
+    ])
+    expect(sent[0]!.body).toMatchObject({ kind: 'handCan', capacityGal: 2 })
+    expect(b.missing.value).toBeUndefined()
+    const { outcome } = b
+    if (!outcome.value?.ok) throw new Error(JSON.stringify(outcome.value))
+    expect(outcome.value.value.loads.map((l) => l.water.value)).toEqual([2, 1])
+    expect(outcome.value.value.loads[0]!.doses[0]!.planned.value).toBeCloseTo(1.2, 6)
+    // The next product is none of the can.
+    b.leaveCan(['l' as LabelId])
+    expect([b.choices.value.calibrationId, b.choices.value.ground]).toEqual([undefined, {}])
   })
 })
 

@@ -17,12 +17,15 @@ export function useBench() {
   const { yard, zones, areas, day, today, passesOn } = useYard()
   void shelf.load()
   const passDay = computed(() => (day.value < today.value ? day.value : today.value))
-  const { choices, startWith, takeEquipment } = useTankChoices(
+  const { choices, startWith, leaveCan, takeEquipment } = useTankChoices(
     computed(() => yard.value?.id ?? ''),
     passDay,
   )
 
-  const measured = computed(() => zones.value.filter((z) => areas.value.get(z.id)))
+  /** Lawns that are measured, and those of which so many spots are treated: they are so much ground themselves. */
+  const measured = computed(() =>
+    zones.value.filter((z) => areas.value.get(z.id) ?? choices.value.ground[z.id]?.spotSqFt),
+  )
   const chosenZones = computed(() => {
     const asked = measured.value.filter((z) => choices.value.zoneIds?.includes(z.id))
     return asked.length ? asked : measured.value.slice(0, 1)
@@ -108,6 +111,7 @@ export function useBench() {
   return {
     choices,
     startWith,
+    leaveCan,
     takeEquipment,
     ground: { zone, zones: measured, chosenZones, grounds },
     gear,

@@ -16,7 +16,8 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   const calibration = computed(
     () =>
       calibrations.value.find((c) => c.id === choices.value.calibrationId && fits(c)) ??
-      calibrations.value.find(fits),
+      // A can is taken on purpose, by its spot mix.
+      calibrations.value.find((c) => fits(c) && c.method !== 'wetted'),
   )
   const sprayer = computed(() => {
     const own = account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId)
@@ -34,7 +35,10 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   const sprayersOf = (c: { sprayerId: SprayerId }) => account.state.sprayers.find((s) => s.id === c.sprayerId)
   /** The day from which the calibration should be made again, once that is past. */
   const dueAgain = computed(() => {
-    const due = calibration.value && addDays(calibration.value.day, calibrationDays)
+    const due =
+      calibration.value && calibration.value.method !== 'wetted'
+        ? addDays(calibration.value.day, calibrationDays)
+        : undefined
     return due && due <= today.value ? due : undefined
   })
   return {

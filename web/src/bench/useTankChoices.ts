@@ -68,6 +68,11 @@ export function useTankChoices(yardId: Ref<string>, day: Ref<Day>) {
     const { zoneIds, ground } = choices.value
     choices.value = { ...emptied(choices.value), ...(zoneIds && { zoneIds }), ground, labelIds, ...more }
   }
+  /** The same, where cans were mixed: neither the can nor its spots are of another product. */
+  const leaveCan = (labelIds: LabelId[]): void => {
+    const { calibrationId: _, ...empty } = emptied(choices.value)
+    choices.value = { ...empty, labelIds }
+  }
   /** Other equipment; what does not go through it is not in the tank any more. */
   const takeEquipment = (calibrationId: CalibrationId): void => {
     const { zoneIds } = choices.value
@@ -98,5 +103,5 @@ export function useTankChoices(yardId: Ref<string>, day: Ref<Day>) {
       ...(zoneIds.length && { zoneIds }),
     }
   }
-  return { choices, startWith, takeEquipment }
+  return { choices, startWith, leaveCan, takeEquipment }
 }

@@ -18,15 +18,15 @@ export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>, passD
   const { outlookFrom, around, factsOf } = useCircumstances()
   return computed(() =>
     chosenZones.value.map((z): TankGround => {
-      const { area, uncertainty } = areas.value.get(z.id)!
       const { mode = 'broadcast', spotSqFt, edgeSqFt } = choices.value.ground[z.id] ?? {}
+      const measured = areas.value.get(z.id)
       return {
         id: z.id,
         name: z.name,
         turf: z.turf,
         state: z.state,
-        areaSqFt: area.value,
-        areaUncertaintySqFt: uncertainty.value,
+        areaSqFt: measured?.area.value ?? spotSqFt ?? 0,
+        areaUncertaintySqFt: measured?.uncertainty.value ?? 0,
         mode,
         ...(spotSqFt !== undefined && { spotSqFt }),
         ...(edgeSqFt !== undefined && { edgeSqFt }),

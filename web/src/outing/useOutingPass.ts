@@ -24,7 +24,8 @@ export function useOutingPass() {
   const choose = (id: string) => router.replace({ query: { ...route.query, pass: id } })
 
   const calibration = computed(() => {
-    const rows = account.state.calibrations
+    // A can’s wetting tells no pace.
+    const rows = account.state.calibrations.filter((c) => c.method !== 'wetted')
     const named = chosen.value?.tank && rows.find((c) => c.id === chosen.value!.tank!.calibrationId)
     return named ?? rows.toSorted((a, b) => (a.day < b.day ? 1 : -1))[0]
   })

@@ -54,7 +54,10 @@ export function useToday() {
     return held && { label: held.label, when: span(held.from, held.to, timeZone.value), why: held.why }
   })
   const state = computed<TodayState>(() => {
-    const sinceCalibration = computeSinceCalibration(account.state.calibrations, day.value)
+    const sinceCalibration = computeSinceCalibration(
+      account.state.calibrations.filter((c) => c.method !== 'wetted'),
+      day.value,
+    )
     const rated = new Set(account.state.ratings.map((r) => r.recordId))
     const named = (is: (zoneId: ZoneId) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
     return {

@@ -2,16 +2,18 @@ import { accepted, refused, type Figure, type Outcome } from '../../quantity/ind
 import { computeCatchCarrier, computeOuncesCarrier } from './flow.ts'
 import { computeCalibration, type Calibration, type CalibrationRun } from './knownArea.ts'
 import { computeSpreadRate, type SpreaderRun } from './spreader.ts'
+import { computeWettedCarrier } from './wetted.ts'
 
 /** A calibration as it is kept: its method, and what that rests on. */
 export interface CalibrationRecord {
-  method?: 'knownArea' | 'wholeLawn' | 'catch' | 'ounces' | 'weighBack' | null
+  method?: 'knownArea' | 'wholeLawn' | 'catch' | 'ounces' | 'weighBack' | 'wetted' | null
   runs: CalibrationRun[]
   inputs?: {
     nozzleGpm?: number
     mph?: number
     spacingIn?: number
     flOzCaught?: number
+    wettedGalPer1000?: number
     weighed?: SpreaderRun[]
   } | null
 }
@@ -42,6 +44,10 @@ export function computeAnyCalibration({ method, runs, inputs }: CalibrationRecor
       return inputs?.flOzCaught === undefined
         ? incomplete('inputs.flOzCaught')
         : asSprayer(computeOuncesCarrier(inputs.flOzCaught))
+    case 'wetted':
+      return inputs?.wettedGalPer1000 === undefined
+        ? incomplete('inputs.wettedGalPer1000')
+        : asSprayer(computeWettedCarrier(inputs.wettedGalPer1000))
     case 'weighBack': {
       const rate = computeSpreadRate(inputs?.weighed ?? [])
       return rate.ok ? accepted({ kind: 'spreader', spreadRate: rate.value }) : rate

@@ -1,14 +1,12 @@
 import { convert, findUnit, type RatePerAreaUnit, type Unit } from '../../quantity/index.ts'
 import { measureOfFormulation, type LabelRules } from '../label.ts'
+import { spotWetting } from '../wetting.ts'
 import { quantity, refuse, warn, type FindRule, type Finding } from './finding.ts'
 
 type Spot = NonNullable<LabelRules['spots']>[number]
 
 /** Two printed spot mixes are of one strength within this share: labels round to the half ounce. */
 const rounding = 0.15
-/** Sprayed to wet, spots take between these of spray on 1,000 ft². Estimate from practice. */
-const spotCarrierGal = { least: 0.75, most: 2.5 }
-
 const perGallon = ({ amount, waterGal }: Spot, unit: Unit): number | undefined => {
   if (findUnit(amount.unit)?.dimension !== findUnit(unit)?.dimension) return undefined
   const value = convert(amount.value, amount.unit, unit) / waterGal
@@ -47,7 +45,7 @@ export const findSpots: FindRule = ({ rules, at }) => {
       if (findUnit(use.rate.unit)?.dimension !== findUnit(per1000)?.dimension) return
       const max = convert(use.rate.max, use.rate.unit, per1000)
       const min = convert(use.rate.min, use.rate.unit, per1000)
-      const [low, high] = [strength * spotCarrierGal.least, strength * spotCarrierGal.most]
+      const [low, high] = [strength * spotWetting.least, strength * spotWetting.most]
       if (low > max * (1 + rounding) || high < min * (1 - rounding))
         found.push(
           warn('spotAgainstRate', field, {
