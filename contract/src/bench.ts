@@ -40,6 +40,7 @@ import type {
 } from '@jardinero/core/quantity'
 import type { LabelRules, OutlookDay } from '@jardinero/core/shelf'
 import type { TurfState } from '@jardinero/core/yard'
+import type { CalibrationInputs } from './calibrationInputs.ts'
 import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 import { askedRate, outlookDays, override } from './shelf.ts'
@@ -57,20 +58,6 @@ export interface Sprayer extends Row<'sprayer'> {
 }
 
 export type CalibrationMethod = (typeof calibrationMethods)[number]
-
-/** What a method other than runs over known ground rests on. */
-export interface CalibrationInputs {
-  nozzleGpm?: number
-  mph?: number
-  spacingIn?: number
-  flOzCaught?: number
-  /** Of a can whose spots are sprayed to wet. */
-  wettedGalPer1000?: number
-  psi?: number
-  /** Of a spreader: the setting, and what its runs took. */
-  setting?: string
-  weighed?: SpreaderRun[]
-}
 
 export interface Calibration extends Row<'calibration'> {
   sprayerId: SprayerId

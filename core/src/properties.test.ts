@@ -154,7 +154,9 @@ describe('any dose', () => {
         if (!measured.ok)
           return measured.refusals.every((r) => ['noMarkBetween', 'toolMeasuresOther'].includes(r.code))
         const oz = convert(measured.value.amount.value, measured.value.amount.unit, 'oz')
-        expect(oz).toBeGreaterThanOrEqual(dose.min * (1 - 1e-7))
+        // Of one printed rate the mark just under it is meant.
+        const least = dose.min >= 0.95 * dose.max ? Math.min(dose.min, 0.8 * dose.max) : dose.min
+        expect(oz).toBeGreaterThanOrEqual(least * (1 - 1e-7))
         expect(oz).toBeLessThanOrEqual(dose.max * (1 + 1e-7))
         return true
       }),

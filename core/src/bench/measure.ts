@@ -75,10 +75,20 @@ export interface MeasuredDose {
 const sliver = 1e-9
 const noticeableError = 0.05
 
-/** The mark of a tool nearest to the planned amount and between the bounds, or undefined where none lies between. */
+/** A label whose least is so near its most prints one rate: hardly a mark lies between, and the one just under is meant. */
+const fixedRate = 0.95
+/** So much of a fixed rate at least: a coarser tool does not do. */
+const leastOfFixed = 0.8
+
+/**
+ * The mark of a tool nearest to the planned amount and between the bounds; of a fixed rate the one just under it. Undefined where
+ * there is none.
+ */
 function nearestMark(planned: number, min: number, max: number, step: number): number | undefined {
-  const lowest = Math.ceil(min / step - sliver)
   const highest = Math.floor(max / step + sliver)
+  const between = Math.ceil(min / step - sliver)
+  const justUnder = min >= fixedRate * max && highest * step >= leastOfFixed * max
+  const lowest = highest < between && justUnder ? highest : between
   if (highest < lowest || highest < 1) return undefined
   const marks = Math.min(highest, Math.max(lowest, 1, Math.round(planned / step)))
   return marks * step
@@ -110,7 +120,7 @@ function fillsOf(amount: number, { holds, step }: MeasuringTool): MeasuredDose['
 
 /**
  * Snaps a planned dose to the nearest mark of a tool within the label's least and most for this load: never above
- * the most, never below the least. Refuses where no mark lies between, and names a tool that would do.
+ * the most, and below the least only just, where the label has one rate and no mark is it. Refuses where no mark lies between, and names a tool that would do.
  * @param tools from which one that would do is named.
  */
 export function measureWith(
