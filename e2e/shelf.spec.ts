@@ -151,6 +151,8 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
   })
   await page.getByLabel('Name on the label').fill('Grünes Eck 1.2 SL')
   await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('h1')).toContainText('Grünes Eck 1.2 SL is copied. Do you have it?')
+  await page.locator('.stock-form').getByRole('button', { name: 'Cancel' }).click()
   await expect(page.locator('h1')).toContainText('24 labels are copied')
   await page.getByRole('button', { name: 'Grünes Eck 1.2 SL' }).click()
 

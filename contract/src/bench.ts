@@ -15,7 +15,6 @@ import {
   type MeasuringTool,
   type Mix as MixResult,
   type Nozzle,
-  type SpreaderRun,
   type SpreadPlan,
   type SpreadRequest,
   type SprayerKind,

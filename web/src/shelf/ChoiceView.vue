@@ -74,6 +74,13 @@ const toBench = computed(() => {
           say('job.all')
         }}</RouterLink></span
       >
+      <button
+        v-if="!shelf.isDemo.value && shelf.weeds.value.length"
+        class="link"
+        @click="shelf.toggleKinds()"
+      >
+        {{ say(shelf.asksKinds.value ? 'shelf.onlyMine' : 'shelf.whatKind') }}
+      </button>
       <button class="link" @click="open('labels')">{{ say('shelf.labels') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>

@@ -164,6 +164,30 @@ describe('the answer', () => {
     expect(why.find('details').text()).toContain('halosulfuron-methyl: US extension turf weed control guides')
     page.unmount()
   })
+  it('of a real account names no sample; asked, it tells the kind of product by its active and strength', async () => {
+    const home = {
+      ...may(),
+      state: {
+        ...may().state,
+        account: { id: 'a', name: 'Home', demoDay: null },
+        labels: [],
+        finds: [find('yellowNutsedge', { stage: 'leaves' })],
+      },
+    }
+    const { show, settle } = await atHome(home)
+    const page = show(ChoiceView)
+    await settle()
+    expect(page.text()).toContain('No label of yours is copied yet.')
+    for (const { rules } of almanac.sampleLabels) expect(page.text()).not.toContain(rules.name)
+    await page
+      .findAll('button')
+      .find((b) => b.text() === 'What kind of product would do?')!
+      .trigger('click')
+    await settle()
+    expect(page.find('h1').text()).toContain('a product with halosulfuron-methyl 62 %')
+    for (const { rules } of almanac.sampleLabels) expect(page.text()).not.toContain(rules.name)
+    page.unmount()
+  })
   it('clears a thin lawn first, and begins the chain that seeds it after', async () => {
     const august = '2026-08-18'
     const { show, settle } = await atHome({

@@ -90,6 +90,8 @@ export function useChoice() {
         code: 'shelf.answer.later',
         params: { ...params, ...named(found.later.tank), day: found.later.day },
       }
+    if (!account.state.labels.length && !question.asksKinds.value)
+      return { code: 'shelf.answer.noLabels', params }
     return { code: 'shelf.answer.none', params: { ...params, left, ...dated } }
   })
   const activeOf = computed(() => createActiveFinder(shelf.almanac.actives))

@@ -47,7 +47,7 @@ export function useQuestion() {
 
   /** The week from the day one stands on, as far as its weather is known. */
   const outlook = computed(() => outlookFrom(day.value))
-  const products = useChoiceProducts()
+  const { products, isDemo, asksKinds } = useChoiceProducts()
   const anyway = computed(() => listOf(route.query['anyway']))
   const request = computed<ChoiceRequest | undefined>(() =>
     isReady.value && treated.value.length
@@ -71,5 +71,22 @@ export function useQuestion() {
           : [...anyway.value, plant]
         ).join(',') || undefined,
     })
-  return { lawn, treated, situation, weeds, asked, outlook, anyway, request, set, toggleAnyway, ask, unask }
+  const toggleKinds = () => set({ kinds: asksKinds.value ? undefined : 'yes' })
+  return {
+    isDemo,
+    asksKinds,
+    toggleKinds,
+    lawn,
+    treated,
+    situation,
+    weeds,
+    asked,
+    outlook,
+    anyway,
+    request,
+    set,
+    toggleAnyway,
+    ask,
+    unask,
+  }
 }
