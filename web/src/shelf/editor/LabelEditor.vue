@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import FormActions from '../../state/FormActions.vue'
@@ -34,20 +34,27 @@ const { draft, measure, findings, row, takeFormulation, takeName, takeProductFor
 const samples = computed(() =>
   shelf.almanac.sampleLabels.map((l) => ({ value: l.code, label: l.rules.name })),
 )
+/** The list of samples goes away with the choice. */
+const sampleOpen = ref(false)
+const toggled = (event: Event) => (sampleOpen.value = (event.target as HTMLDetailsElement).open)
+function startFrom(code: string | undefined): void {
+  takeSample(code)
+  sampleOpen.value = false
+}
 const isHerbicide = computed(() => draft.value.kind === 'herbicide')
 </script>
 
 <template>
   <form novalidate class="label-editor" @submit.prevent="row.submit">
     <p class="small quiet">{{ say('label.says') }}</p>
-    <details v-if="!label" class="sample">
+    <details v-if="!label" class="sample" :open="sampleOpen" @toggle="toggled">
       <summary>{{ say('label.fromSample') }}</summary>
       <ChoiceField
         :model-value="undefined"
         :label="say('label.fromSampleHint')"
         :options="samples"
         filter
-        @update:model-value="takeSample"
+        @update:model-value="startFrom"
       />
     </details>
     <TextField
