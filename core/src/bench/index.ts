@@ -15,6 +15,7 @@ export {
   checkTool,
   chooseTool,
   computeMeasuredDose,
+  measureMixed,
   measuringTools,
   toolIds,
   toolKinds,

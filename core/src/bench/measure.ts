@@ -10,6 +10,7 @@ import {
   type MassUnit,
   type Outcome,
   type ProductMeasure,
+  type Quantity,
   type Refusal,
   type VolumeUnit,
 } from '../quantity/index.ts'
@@ -65,7 +66,9 @@ export interface MeasuredDose {
   tool: string
   /** How often the tool is filled to the brim, and what is measured once more; where it holds less than the dose. */
   fills?: { full: number; rest: number }
-  /** In the tool's unit. */
+  /** Where two tools measure it, what each does: so many marks of the coarser, and the rest with the finer. */
+  parts?: { tool: string; amount: Quantity<VolumeUnit> }[]
+  /** In the tool's unit; of two tools together. */
   amount: Figure<MassUnit | VolumeUnit>
   /** Measured ÷ planned − 1. */
   error: Figure<'ratio'>
@@ -118,6 +121,38 @@ function fillsOf(amount: number, { holds, step }: MeasuringTool): MeasuredDose['
   return { full, rest: Math.max(0, Math.round((amount - full * brim) / step) * step) }
 }
 
+/** What is measured, and how far off that is, with their working. */
+function figuresOf(
+  marked: number,
+  [planned, min, max]: [number, number, number],
+  { unit, step }: MeasuringTool,
+): Pick<MeasuredDose, 'amount' | 'error'> {
+  const error = marked / planned - 1
+  const cautions: Caution[] =
+    Math.abs(error) > noticeableError
+      ? [{ code: 'doseErrorOverFive', params: { error: { value: error, unit: 'ratio' } } }]
+      : []
+  const snap = {
+    code: 'measuredDose',
+    formula: '{least} ≤ k × {step} ≤ {most}, {planned}',
+    operands: {
+      planned: operand(planned, unit),
+      step: operand(step, unit),
+      least: operand(min, unit),
+      most: operand(max, unit),
+    },
+    result: operand(marked, unit),
+    source: 'labelLimits',
+  }
+  const errorStep = {
+    code: 'doseError',
+    formula: '{measured} ÷ {planned} − 1',
+    operands: { measured: operand(marked, unit), planned: operand(planned, unit) },
+    result: operand(error, 'ratio'),
+  }
+  return { amount: figure(unit, [snap]), error: figure('ratio', [errorStep], cautions) }
+}
+
 /**
  * Snaps a planned dose to the nearest mark of a tool within the label's least and most for this load: never above
  * the most, and below the least only just, where the label has one rate and no mark is it. Refuses where no mark lies between, and names a tool that would do.
@@ -148,34 +183,12 @@ export function measureWith(
       },
     })
   }
-  const error = marked / planned - 1
-  const cautions: Caution[] =
-    Math.abs(error) > noticeableError
-      ? [{ code: 'doseErrorOverFive', params: { error: { value: error, unit: 'ratio' } } }]
-      : []
-  const snap = {
-    code: 'measuredDose',
-    formula: '{least} ≤ k × {step} ≤ {most}, {planned}',
-    operands: {
-      planned: operand(planned, tool.unit),
-      step: operand(tool.step, tool.unit),
-      least: operand(min, tool.unit),
-      most: operand(max, tool.unit),
-    },
-    result: operand(marked, tool.unit),
-    source: 'labelLimits',
-  }
-  const errorStep = {
-    code: 'doseError',
-    formula: '{measured} ÷ {planned} − 1',
-    operands: { measured: operand(marked, tool.unit), planned: operand(planned, tool.unit) },
-    result: operand(error, 'ratio'),
-  }
+  const { amount, error } = figuresOf(marked, [planned, min, max], tool)
   const fills = fillsOf(marked, tool)
   return accepted({
     tool: tool.id,
-    amount: figure(tool.unit, [snap]),
-    error: figure('ratio', [errorStep], cautions),
+    amount,
+    error,
     ...(fills && { fills }),
   })
 }
@@ -204,3 +217,69 @@ export const chooseTool = (amounts: DoseBounds, owned: readonly ToolId[]): ToolI
     amounts,
     usualTools.filter((t) => owned.includes(t.id as ToolId)),
   )?.id as ToolId | undefined
+
+/** So often at most the finer of two tools is filled. */
+const mostOfFiner = 4
+const handlings = ({ fills, parts }: MeasuredDose, tools: readonly OwnedTool[]): number =>
+  (fills?.full ?? 0) +
+  1 +
+  (parts ?? []).slice(1).reduce((sum, { tool, amount }) => {
+    const { holds, unit } = tools.find((t) => t.id === tool)!
+    return sum + (holds ? Math.ceil(convert(amount.value, amount.unit, unit) / holds - sliver) : 1)
+  }, 0)
+
+/** One dose with two tools: as many whole marks of the coarser as go in, the rest with the finer. Nothing where they can't. */
+function measureWithTwo(amounts: DoseBounds, coarse: OwnedTool, fine: OwnedTool): MeasuredDose | undefined {
+  const bounds = inUnitOf(coarse, amounts)
+  const [planned, min, max] = bounds
+  const first = Math.floor(planned / coarse.step + sliver) * coarse.step
+  const inFine = (value: number) => convert(value, coarse.unit, fine.unit)
+  if (first <= 0 || (coarse.holds ?? Infinity) * mostFillings < first) return undefined
+  // Of one printed rate, the mark just under it, of all that is measured.
+  const least = min >= fixedRate * max ? leastOfFixed * max : min
+  const highest = Math.floor(inFine(max - first) / fine.step + sliver)
+  const marks = Math.min(highest, Math.round(inFine(planned - first) / fine.step))
+  const rest = marks * fine.step
+  if (marks < 1 || rest > (fine.holds ?? Infinity) * mostOfFiner + sliver) return undefined
+  const marked = first + convert(rest, fine.unit, coarse.unit)
+  if (marked < least * (1 - sliver)) return undefined
+  const fills = fillsOf(first, coarse)
+  return {
+    tool: coarse.id,
+    parts: [
+      { tool: coarse.id, amount: { value: first, unit: coarse.unit as VolumeUnit } },
+      { tool: fine.id, amount: { value: rest, unit: fine.unit as VolumeUnit } },
+    ],
+    ...figuresOf(marked, bounds, { ...coarse, step: convert(fine.step, fine.unit, coarse.unit) }),
+    ...(fills && { fills }),
+  }
+}
+
+/**
+ * A liquid's dose with a cup and what is finer, where that is nearer than with one tool, or takes fewer fillings: “a cup's mark
+ * and two spoons” and never thirty spoons.
+ * @param alone the same with one tool, where one does
+ */
+export function measureMixed(
+  amounts: DoseBounds,
+  tools: readonly OwnedTool[],
+  alone?: MeasuredDose,
+): MeasuredDose | undefined {
+  if (measureOfUnit(amounts.unit) !== 'volume') return undefined
+  const poured = tools.filter((t) => t.measure === 'volume')
+  const stepIn = (t: OwnedTool) => convert(t.step, t.unit, 'mL')
+  const pairs = poured.flatMap((coarse) =>
+    poured.flatMap((fine) =>
+      stepIn(fine) < stepIn(coarse) ? (measureWithTwo(amounts, coarse, fine) ?? []) : [],
+    ),
+  )
+  const off = (dose: MeasuredDose) => Math.abs(dose.error.value)
+  const [best] = pairs.toSorted(
+    (a, b) => Math.round((off(a) - off(b)) * 100) || handlings(a, poured) - handlings(b, poured),
+  )
+  if (!best || !alone) return best
+  const nearer = off(best) < off(alone) - noticeableError / 2
+  const quicker =
+    handlings(alone, poured) > mostFillings && handlings(best, poured) < handlings(alone, poured)
+  return nearer || (quicker && off(best) <= Math.max(off(alone), noticeableError / 2)) ? best : undefined
+}

@@ -15,13 +15,16 @@ export function mixSheet(tank: Tank, words: Words): Page {
   const gear = [...new Set(request.products.flatMap((p) => p.rules.gear))].map((g) => text(`gear.${g}`))
   const toolName = (id: string) =>
     request.tools.find((t) => t.id === id)?.name ?? (words.has(`tool.${id}`) ? text(`tool.${id}`) : id)
+  /** With one tool, or so much with each of two. */
+  const poured = ({ amount: whole, parts }: (typeof result.loads)[0]['doses'][0]['measured']) =>
+    (parts ?? [{ amount: whole }]).map((p) => amount(p.amount, true)).join(' + ')
   const filling = result.loads[0]!.filling.map((step, i) => {
     const dose = step.code === 'product' ? result.loads[0]!.doses[step.product]! : undefined
     return text('bench.sheet.step', {
       n: i + 1,
       step: text(`bench.fill.${step.code}`, {
         level: amount({ value: step.levelGal, unit: 'gal' }),
-        amount: dose ? amount(dose.measured.amount, true) : '',
+        amount: dose ? poured(dose.measured) : '',
         product: step.code === 'product' ? names[step.product]! : '',
         disperse: String(step.code === 'product' && step.disperse),
       }),
@@ -51,8 +54,8 @@ export function mixSheet(tank: Tank, words: Words): Page {
               String(i + 1),
               ...l.doses.map((d) =>
                 text('bench.sheet.dose', {
-                  amount: amount(d.measured.amount, true),
-                  tool: toolName(d.measured.tool),
+                  amount: poured(d.measured),
+                  tool: (d.measured.parts ?? [d.measured]).map((p) => toolName(p.tool)).join(' + '),
                 }),
               ),
               amount(l.water),

@@ -1,13 +1,22 @@
 <script setup lang="ts">
-import type { TankMix } from '@jardinero/core/bench'
+import type { TankDose, TankMix } from '@jardinero/core/bench'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { useTools } from './useTools.ts'
 
 /** All loads at a look, and their sums: planned and as measured, product by product. */
-defineProps<{ mix: TankMix; current?: number }>()
+const props = defineProps<{ mix: TankMix; current?: number }>()
 const { say } = useWords()
-const { toolName } = useTools()
+const { toolName, partsSay } = useTools()
+const named = (product: number) => props.mix.products[product]!.name
+const withOne = ({ product, measured }: TankDose) =>
+  say('bench.measuredWith', {
+    label: named(product),
+    tool: toolName(measured.tool),
+    full: measured.fills?.full ?? 0,
+  })
+const withTwo = ({ product, measured }: TankDose) =>
+  say('bench.measuredWithTwo', { label: named(product), parts: partsSay(measured) })
 </script>
 
 <template>
@@ -60,15 +69,7 @@ const { toolName } = useTools()
     </table>
   </div>
   <p class="quiet small">
-    {{
-      mix.loads[0]!.doses.map((d) =>
-        say('bench.measuredWith', {
-          label: mix.products[d.product]!.name,
-          tool: toolName(d.measured.tool),
-          full: d.measured.fills?.full ?? 0,
-        }),
-      ).join(' ')
-    }}
+    {{ mix.loads[0]!.doses.map((d) => (d.measured.parts ? withTwo(d) : withOne(d))).join(' ') }}
   </p>
 </template>
 

@@ -11,8 +11,10 @@ const { say, quantity, number } = useWords()
 const tool = computed<MeasuringTool>(
   () => toolOf(props.dose.tool) ?? { measure: 'mass', step: 1, unit: props.dose.amount.unit, kind: 'scale' },
 )
-const amount = computed(() => props.dose.amount.value)
+/** Of two tools the first is drawn, to its own mark; the rest is said under it. */
+const amount = computed(() => props.dose.parts?.[0]?.amount.value ?? props.dose.amount.value)
 const shown = computed(() => quantity(amount.value, props.dose.amount.unit, true))
+const after = computed(() => props.dose.parts?.[1])
 const [bottom, tall] = [196, 160]
 
 /** A cup large enough for the dose, its marks thinned so that they can be read. */
@@ -59,6 +61,14 @@ const side = (y: number) => 14 * ((bottom - y) / tall)
       <text x="176" :y="cup.y(amount) + 4" class="stop-word">{{ say('bench.stop') }}</text>
     </svg>
     <p class="amount">{{ shown }}</p>
+    <p v-if="after" class="small">
+      {{
+        say('bench.thenWith', {
+          amount: quantity(after.amount.value, after.amount.unit, true),
+          tool: toolName(after.tool),
+        })
+      }}
+    </p>
     <p class="small">
       {{
         say('bench.doseError', {

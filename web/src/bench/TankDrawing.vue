@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { TankLoad } from '@jardinero/core/bench'
 import { convert } from '@jardinero/core/quantity'
 import { useSession, useWords } from '../kit/session.ts'
+import { useTools } from './useTools.ts'
 
 /** The tank in section, filled as far as the step that is due; the marks are the sprayer's own. */
 const props = defineProps<{ load: TankLoad; capacityGal: number; step: number; names: string[] }>()
@@ -25,10 +26,8 @@ const levelGal = computed(
 )
 const productAt = computed(() => props.load.filling.findIndex((s) => s.code === 'product'))
 const productLine = computed(() => yAt(props.load.filling[productAt.value]!.levelGal))
-const doseText = (product: number) => {
-  const { value, unit: of } = props.load.doses[product]!.measured.amount
-  return quantity(value, of, true)
-}
+const { amountSays } = useTools()
+const doseText = (product: number) => amountSays(props.load.doses[product]!.measured)
 const steps = computed(() =>
   props.load.filling.map((s, i) => ({
     n: i + 1,

@@ -17,6 +17,7 @@ import {
 import type { FillingStep } from '../filling.ts'
 import {
   bestTool,
+  measureMixed,
   measureWith,
   usualTools,
   type DoseBounds,
@@ -176,10 +177,14 @@ export function planDoses(request: TankRequest, dosings: Dosing[], gallons: numb
         bestTool(bounds, usualTools) ??
         owned.find((t) => t.measure === (findUnit(bounds.unit)?.dimension as 'mass'))
       const measured = measureWith(bounds, tool ?? usualTools[0]!, owned)
-      if (measured.ok)
-        return [{ product: i, planned: planned(order, bounds, gal, request), measured: measured.value }]
+      // A tool that one chose is kept to; else two may do what one can't.
+      const mixed = order.tool
+        ? undefined
+        : measureMixed(bounds, owned, measured.ok ? measured.value : undefined)
+      const dose = mixed ?? (measured.ok ? measured.value : undefined)
+      if (dose) return [{ product: i, planned: planned(order, bounds, gal, request), measured: dose }]
       refusals.push(
-        ...measured.refusals.map((r) => ({
+        ...(measured.ok ? [] : measured.refusals).map((r) => ({
           ...r,
           field: `products.${i}.tool`,
           params: { label: order.rules.name, ...r.params },

@@ -110,7 +110,8 @@ function summariseProduct(
   const measured = sumOf(
     'measuredSum',
     toolUnit,
-    doses.map((d) => d.measured.amount.value),
+    // Loads may be measured with different tools.
+    doses.map(({ measured: { amount } }) => convert(amount.value, amount.unit, toolUnit)),
   )
   const own = checked.find((c) => c.index === index)
   const treated = request.grounds.reduce((sum, g) => sum + treatedSqFt(g), 0)

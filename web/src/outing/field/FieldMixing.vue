@@ -1,19 +1,21 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { useTools } from '../../bench/useTools.ts'
 import { useWords } from '../../kit/session.ts'
 import type { FieldOuting } from './fieldStore.ts'
 
 /** One load, step by step, to be ticked with gloves on. What is ticked stays ticked. */
 const props = defineProps<{ outing: FieldOuting }>()
 const emit = defineEmits<{ tick: [step: number] }>()
-const { say, quantity } = useWords()
+const { say } = useWords()
+const { amountSays } = useTools()
 const load = computed(() => props.outing.tank.result.loads[props.outing.load]!)
 const steps = computed(() =>
   load.value.filling.map((step) => {
     const dose = step.code === 'product' ? load.value.doses[step.product]! : undefined
     return say(`bench.fill.${step.code}`, {
       level: { value: step.levelGal, unit: 'gal' },
-      amount: dose ? quantity(dose.measured.amount.value, dose.measured.amount.unit, true) : '',
+      amount: dose ? amountSays(dose.measured) : '',
       product: step.code === 'product' ? props.outing.tank.request.products[step.product]!.rules.name : '',
       disperse: String(step.code === 'product' && step.disperse),
     })
