@@ -1,1 +1,2 @@
 export { useBench } from './useBench.ts'
+export { useTools } from './useTools.ts'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useTools } from '../../bench/useTools.ts'
+import { useTools } from '../../bench/index.ts'
 import { useWords } from '../../kit/session.ts'
 import type { FieldOuting } from './fieldStore.ts'
 
