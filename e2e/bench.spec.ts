@@ -136,7 +136,7 @@ test('half a can of spot mix, without a sprayer, a calibration or an area', asyn
   await send(page, '/api/shelf/labels', { rules })
   await page.goto(`${running.url}/bench`)
   await page.getByText('Spots by the can').click()
-  await page.getByLabel('The can holds, gal').fill('2')
+  await page.getByLabel('Size of the can, gal').fill('2')
   await page.getByLabel('How many cans').fill('1.3')
   await expect(page.getByText('Cans are counted in halves')).toBeVisible()
   await page.getByLabel('How many cans').fill('0.5')
