@@ -32,6 +32,7 @@ export const createAnswerThreads = (atEnd: AtEnd, beside = import.meta.url): Ans
     threads: 2,
     waiting: 64,
     mostMs: 5 * 60_000,
+    youngMb: 16,
   }),
   make: createThreads<NamelessOrder & { kept: KeptRuns }, string>(atEnd, {
     filename: workerAt('answerThread', beside),
