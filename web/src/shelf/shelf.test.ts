@@ -184,7 +184,7 @@ describe('the answer', () => {
       .find((b) => b.text() === 'What kind of product would do?')!
       .trigger('click')
     await settle()
-    expect(page.find('h1').text()).toContain('a product with halosulfuron-methyl 62 %')
+    expect(page.find('h1').text()).toContain('Product with halosulfuron-methyl 62 %')
     for (const { rules } of almanac.sampleLabels) expect(page.text()).not.toContain(rules.name)
     page.unmount()
   })
