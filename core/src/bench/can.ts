@@ -38,6 +38,7 @@ export interface CanPlan {
   rate: Quantity<RatePerAreaUnit>
 }
 
+/** More is a job for a sprayer. Estimate. */
 const mostCans = 20
 /** A hair under the label’s most, so that no rounding passes it. */
 const under = 1 - 1e-9

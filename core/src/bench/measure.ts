@@ -78,9 +78,9 @@ export interface MeasuredDose {
 const sliver = 1e-9
 const noticeableError = 0.05
 
-/** A label whose least is so near its most prints one rate: hardly a mark lies between, and the one just under is meant. */
+/** A label whose least is so near its most prints one rate: hardly a mark lies between, and the one just under is meant. Estimate. */
 const fixedRate = 0.95
-/** So much of a fixed rate at least: a coarser tool does not do. */
+/** So much of a fixed rate at least: a coarser tool does not do. Estimate. */
 const leastOfFixed = 0.8
 
 /**
@@ -155,7 +155,8 @@ function figuresOf(
 
 /**
  * Snaps a planned dose to the nearest mark of a tool within the label's least and most for this load: never above
- * the most, and below the least only just, where the label has one rate and no mark is it. Refuses where no mark lies between, and names a tool that would do.
+ * the most, and below the least only just, where the label has one rate and no mark is it.
+ * Refuses where no mark lies between, and names a tool that would do.
  * @param tools from which one that would do is named.
  */
 export function measureWith(
@@ -218,7 +219,7 @@ export const chooseTool = (amounts: DoseBounds, owned: readonly ToolId[]): ToolI
     usualTools.filter((t) => owned.includes(t.id as ToolId)),
   )?.id as ToolId | undefined
 
-/** So often at most the finer of two tools is filled. */
+/** So often at most the finer of two tools is filled. Estimate. */
 const mostOfFiner = 4
 const handlings = ({ fills, parts }: MeasuredDose, tools: readonly OwnedTool[]): number =>
   (fills?.full ?? 0) +

@@ -4,7 +4,7 @@ import ChoiceField from '../../kit/ChoiceField.vue'
 import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
-import { amountUnits, emptyAmount, type AmountDraft } from './labelDraft.ts'
+import { amountUnits, emptyAmount, ownFirst, type AmountDraft } from './labelDraft.ts'
 
 /** Lines of an amount of product and what it stands beside: a price, an area, water. */
 const props = defineProps<{
@@ -16,11 +16,7 @@ const props = defineProps<{
 const rows = defineModel<AmountDraft[]>({ required: true })
 const { say } = useWords()
 const options = useOptions()
-const units = () =>
-  options(
-    [...amountUnits[props.measure], ...amountUnits[props.measure === 'mass' ? 'volume' : 'mass']],
-    'unit',
-  )
+const units = () => options(ownFirst(amountUnits, props.measure), 'unit')
 </script>
 
 <template>

@@ -7,16 +7,14 @@ import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
 import PlantList from './PlantList.vue'
-import { rateUnits, type UseDraft } from './labelDraft.ts'
+import { ownFirst, rateUnits, type UseDraft } from './labelDraft.ts'
 
 /** What else a line of the directions may say: how often, with how much water, on turf in which state. */
 const props = defineProps<{ measure: 'mass' | 'volume' }>()
 const use = defineModel<UseDraft>({ required: true })
 const { say } = useWords()
 const options = useOptions()
-const units = computed(() =>
-  options([...rateUnits[props.measure], ...rateUnits[props.measure === 'mass' ? 'volume' : 'mass']], 'unit'),
-)
+const units = computed(() => options(ownFirst(rateUnits, props.measure), 'unit'))
 </script>
 
 <template>

@@ -8,7 +8,7 @@ import NumberField from '../../kit/NumberField.vue'
 import { useAccount } from '../../state/index.ts'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
-import { rateUnits, type UseDraft } from './labelDraft.ts'
+import { ownFirst, rateUnits, type UseDraft } from './labelDraft.ts'
 
 /** What a line of the directions cannot do without: what for, which turf, how much, how much in a year. */
 const props = defineProps<{
@@ -21,10 +21,7 @@ const account = useAccount()
 const { say } = useWords()
 const options = useOptions()
 const turf = computed(() => options([...account.almanac.turf.map((t) => t.code), 'bareGround'], 'turf'))
-/** Every unit is offered, so that what stands on the label can be typed and a wrong one is answered in words. */
-const units = computed(() =>
-  options([...rateUnits[props.measure], ...rateUnits[props.measure === 'mass' ? 'volume' : 'mass']], 'unit'),
-)
+const units = computed(() => options(ownFirst(rateUnits, props.measure), 'unit'))
 const fault = (...fields: string[]) => props.at(...fields.map((f) => `${props.path}.${f}`))
 const turfOpen = ref(!use.value.turf.length)
 const turfNames = computed(() => use.value.turf.map((t) => say(`turf.${t}`)).join(', '))

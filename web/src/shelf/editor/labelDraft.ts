@@ -127,6 +127,11 @@ export const rateUnits: Record<'mass' | 'volume', RatePerAreaUnit[]> = {
   mass: ['oz/1000ft2', 'lb/1000ft2', 'lb/acre', 'oz/acre', 'g/100m2', 'kg/ha'],
   volume: ['floz/1000ft2', 'floz/acre', 'pt/acre', 'qt/acre', 'mL/100m2', 'L/ha'],
 }
+/** Every unit, those of the product’s own measure first: what stands on the label can be typed, and a wrong one is answered in words. */
+export const ownFirst = <U>(units: Record<'mass' | 'volume', U[]>, measure: 'mass' | 'volume'): U[] => [
+  ...units[measure],
+  ...units[measure === 'mass' ? 'volume' : 'mass'],
+]
 export const amountUnits: Record<'mass' | 'volume', (MassUnit | VolumeUnit)[]> = {
   mass: ['oz', 'lb', 'g', 'kg'],
   volume: ['floz', 'pt', 'qt', 'gal', 'mL', 'L'],
