@@ -11,6 +11,7 @@ import { benchKey } from './key.ts'
 import { benchGrowth } from './growth.ts'
 import { benchAnswer } from './answer.ts'
 import { benchFirstLoad } from './firstLoad.ts'
+import { benchLabels } from './labels.ts'
 import { benchManyLawns } from './manyLawns.ts'
 import { benchMix } from './mix.ts'
 import { benchReports } from './reports.ts'
@@ -26,6 +27,7 @@ const parts: Record<string, { run: (size?: number) => Promise<void> | void; data
   season: { run: benchSeason },
   choice: { run: benchChoice },
   mix: { run: benchMix },
+  labels: { run: benchLabels },
   soilSpeed: { run: benchSoilSpeed },
   soilTwins: { run: benchSoilTwins },
   account: { run: benchAccount, database: true },

@@ -77,6 +77,7 @@ export { findContradictions } from './contradictions/findContradictions.ts'
 export type { Finding } from './contradictions/finding.ts'
 export {
   adjuvantClasses,
+  formulationInName,
   formulations,
   kindOf,
   labelKinds,
@@ -92,6 +93,7 @@ export {
   type LabelKind,
   type LabelRules,
   type LabelUse,
+  type LengthLine,
   type Package,
   type ProtectiveGear,
   type Purpose,
@@ -110,3 +112,8 @@ export {
 } from './stock.ts'
 export { computeActiveRates, computeYearShare, computeYearUse, type Pass, type YearUse } from './yearUse.ts'
 export { createActiveFinder } from './names.ts'
+export { lexiconOf } from './reading/lexicon.ts'
+export { mostPages, readLabel, type LabelReading, type NoReading } from './reading/readLabel.ts'
+export type { Doubt, ReadField, ReadFigure, ReadingLexicon, ReadValues } from './reading/reading.ts'
+export { rulesOfReading } from './reading/rulesOf.ts'
+export { wordsOfItems, type Box, type Page, type Word } from './reading/word.ts'

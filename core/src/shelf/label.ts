@@ -22,6 +22,13 @@ export const dryFormulations: ReadonlySet<Formulation> = new Set(['WSP', 'WG', '
 export const measureOfFormulation = (formulation: Formulation): ProductMeasure =>
   dryFormulations.has(formulation) ? 'mass' : 'volume'
 
+/** Names carry the class at their end: “60 WG”, “2.4 SL”; old codes mean the new ones. */
+const inNames: Record<string, Formulation> = { WDG: 'WG', DF: 'WG', G: 'GR', L: 'SL', F: 'SC' }
+export function formulationInName(name: string): Formulation | undefined {
+  const code = /\d\s*(\p{Lu}{1,3})\s*$/u.exec(name)?.[1] ?? ''
+  return formulations.find((f) => f === code) ?? inNames[code]
+}
+
 /** What a label is of. Only herbicides are chosen for weeds; the others go into the tank with them. */
 export const labelKinds = ['herbicide', 'adjuvant', 'dye', 'fertiliser'] as const
 export type LabelKind = (typeof labelKinds)[number]
@@ -49,6 +56,14 @@ export interface LabelActive {
   group?: string
 }
 
+/** How long a rate lasts, as the label prints it: in the unit of its line’s rate. */
+export interface LengthLine {
+  min: number
+  max: number
+  leastDays: number
+  mostDays: number
+}
+
 /** One line of a label's directions: a turf, a purpose, a rate. */
 export interface LabelUse {
   /** Turf codes of the almanac. */
@@ -66,6 +81,8 @@ export interface LabelUse {
   onlySuppresses?: string[]
   /** The turf of this line may be sown on the day it goes down. */
   atSeeding?: boolean
+  /** The label’s own table of how long each rate lasts. */
+  lengths?: LengthLine[]
 }
 
 /** What a label says of adjuvants in its tank. */

@@ -1,4 +1,4 @@
-import { formulations, measureOfFormulation, type Formulation, type LabelKind } from '@jardinero/core/shelf'
+import { measureOfFormulation, type Formulation, type LabelKind } from '@jardinero/core/shelf'
 import type { LabelDraft } from './labelDraft.ts'
 
 /** What a product is, as one sees it on the shelf: its kind, and how it is dosed. */
@@ -20,13 +20,6 @@ export function formOf({ kind, formulation }: Pick<LabelDraft, 'kind' | 'formula
   if (formulation === 'GR') return 'spread'
   return measureOfFormulation(formulation) === 'mass' ? 'mixedDry' : 'poured'
 }
-/** Names carry the class at their end: “60 WG”, “2.4 SL”; old codes mean the new ones. */
-const inNames: Record<string, Formulation> = { WDG: 'WG', DF: 'WG', G: 'GR', L: 'SL', F: 'SC' }
-export function formulationInName(name: string): Formulation | undefined {
-  const code = /\d\s*(\p{Lu}{1,3})\s*$/u.exec(name)?.[1] ?? ''
-  return formulations.find((f) => f === code) ?? inNames[code]
-}
-
 /** Kind and class of a form; a class that is of this form already stays. */
 export const takeForm = (form: ProductForm, draft: Pick<LabelDraft, 'kind' | 'formulation'>) =>
   formOf(draft) === form ? { kind: draft.kind, formulation: draft.formulation } : usual[form]

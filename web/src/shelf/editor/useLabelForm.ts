@@ -5,6 +5,7 @@ import {
   activesNamed,
   createActiveFinder,
   findContradictions,
+  formulationInName,
   measureOfFormulation,
   type Finding,
   type Formulation,
@@ -14,7 +15,7 @@ import { useAccount, useRowForm } from '../../state/index.ts'
 import { useShelf } from '../shelfStore.ts'
 import { useSession } from '../../kit/session.ts'
 import { draftOf, usualUnits } from './labelDraft.ts'
-import { formulationInName, takeForm, type ProductForm } from './productForms.ts'
+import { takeForm, type ProductForm } from './productForms.ts'
 import { rulesOf } from './rulesOfDraft.ts'
 
 export interface LabelFormParts {
