@@ -15,10 +15,27 @@ export default defineConfig({
       // The page itself has a nonce of its own each time: the service worker keeps it with its headers.
       injectManifest: {
         globPatterns: ['**/*.{js,css,woff2,svg,png,webmanifest}'],
+        // What reads labels is large: kept once it was fetched (src/sw.ts).
+        globIgnores: ['**/tesseract-core*'],
         maximumFileSizeToCacheInBytes: 4 * 1024 * 1024,
       },
     }),
   ],
-  build: { outDir: '../dist/web', emptyOutDir: true, target: 'es2022', sourcemap: false },
+  assetsInclude: ['**/*.gz'],
+  build: {
+    outDir: '../dist/web',
+    emptyOutDir: true,
+    target: 'es2022',
+    sourcemap: false,
+    rolldownOptions: {
+      output: {
+        // What reads photos looks for its data by name; they do not change within their version.
+        assetFileNames: ({ names }) =>
+          names[0]?.endsWith('.traineddata.gz')
+            ? 'assets/traineddata-4.0.0/[name][extname]'
+            : 'assets/[name]-[hash][extname]',
+      },
+    },
+  },
   server: { proxy: { '/api': 'http://127.0.0.1:4173' } },
 })

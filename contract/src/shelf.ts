@@ -63,6 +63,15 @@ const use = Joi.object({
   minimumCarrier: carrierVolume,
   onlySuppresses: plants,
   atSeeding: Joi.boolean(),
+  lengths: list(
+    Joi.object({
+      min: number.required(),
+      max: number.required(),
+      leastDays: number.min(0).max(400).required(),
+      mostDays: number.min(0).max(400).required(),
+    }),
+    12,
+  ),
 })
 
 /** What a label says beside its directions. */

@@ -2,7 +2,7 @@
 import type { WorkboxPlugin } from 'workbox-core'
 import { cleanupOutdatedCaches, precacheAndRoute, type PrecacheEntry } from 'workbox-precaching'
 import { NavigationRoute, registerRoute } from 'workbox-routing'
-import { NetworkFirst } from 'workbox-strategies'
+import { CacheFirst, NetworkFirst } from 'workbox-strategies'
 import { keptAnswers } from './kit/kept.ts'
 
 declare const self: ServiceWorkerGlobalScope & { __WB_MANIFEST: (PrecacheEntry | string)[] }
@@ -42,6 +42,13 @@ registerRoute(
     !neverKept.test(url.pathname) &&
     request.headers.get('accept') !== 'text/event-stream',
   new NetworkFirst({ cacheName: keptAnswers, networkTimeoutSeconds: 8 }),
+)
+
+/** What reads labels: some megabytes that are fetched where a label is copied, and then stay for the shop without a network. */
+registerRoute(
+  ({ url, sameOrigin }) =>
+    sameOrigin && /^\/assets\/.*(?:tesseract-core|traineddata|pdf\.worker)/.test(url.pathname),
+  new CacheFirst({ cacheName: 'jardinero-reader' }),
 )
 
 /** A reminder that was asked for on this device. */

@@ -117,3 +117,4 @@ export { mostPages, readLabel, type LabelReading, type NoReading } from './readi
 export type { Doubt, ReadField, ReadFigure, ReadingLexicon, ReadValues } from './reading/reading.ts'
 export { rulesOfReading } from './reading/rulesOf.ts'
 export { wordsOfItems, type Box, type Page, type Word } from './reading/word.ts'
+export { retyped, typedText } from './reading/typed.ts'

@@ -4,9 +4,9 @@ import fastifyStatic from '@fastify/static'
 import type { FastifyInstance, FastifyReply } from 'fastify'
 import { ProblemError } from './problem.ts'
 
-/** The worker that simulates runs its loops in WebAssembly: it alone is let. */
-const simulates = /\/assets\/simulateSoil-[^/]+\.js$/
-const simulationPolicy = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'"
+/** Two workers run WebAssembly, the one that simulates and the one that reads photos: they alone are let. */
+const compiles = /\/assets\/(?:simulateSoil|worker\.min)-[^/]+\.js$/
+const compilingPolicy = "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; connect-src 'self'"
 
 /** Serves the built web application: hashed files for good, the page itself fresh each time with its own style nonce. */
 export async function serveWeb(app: FastifyInstance, folder: string): Promise<void> {
@@ -28,7 +28,7 @@ export async function serveWeb(app: FastifyInstance, folder: string): Promise<vo
         'cache-control',
         path.includes('/assets/') ? 'public, max-age=31536000, immutable' : 'no-cache',
       )
-      if (simulates.test(path)) reply.header('content-security-policy', simulationPolicy)
+      if (compiles.test(path)) reply.header('content-security-policy', compilingPolicy)
     },
   })
   app.get('/', { schema: { hide: true }, config: { open: true } }, (_request, reply) => sendPage(reply))

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Label } from '@jardinero/contract/shelf'
+import type { LabelRules, Package } from '@jardinero/core/shelf'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -10,6 +11,8 @@ import LabelVersions from './LabelVersions.vue'
 import StockForm from './StockForm.vue'
 import StockRows from './StockRows.vue'
 import LabelEditor from './editor/LabelEditor.vue'
+import { ApiProblem } from '../kit/api.ts'
+import ReadLabel from './reader/ReadLabel.vue'
 
 /** One label: copied, corrected, with its packages, its own file and how it stood before. */
 const route = useRoute()
@@ -26,10 +29,28 @@ const lawnSqFt = computed(() => {
 const back = () => router.push({ name: 'shelf', query: { at: 'labels' } })
 /** A label that was just copied is asked about: the choice takes what is at hand first. */
 const asksForIt = computed(() => Boolean(label.value) && route.query['have'] === 'ask')
-const saved = (row?: Label) =>
-  row && !label.value
-    ? router.push({ name: 'shelf', query: { at: 'label', label: row.id, have: 'ask' } })
-    : back()
+/** What was read from its paper; each reading begins the form anew. */
+const read = shallowRef<{ rules: Partial<LabelRules>; contents?: Package['amount']; files: File[] }>()
+const readings = ref(0)
+const isReading = ref(false)
+const filesFailed = ref<string>()
+function takeReading(label: NonNullable<typeof read.value>): void {
+  read.value = label
+  readings.value++
+}
+/** The label that was read is kept with what was copied from it. */
+async function keepFiles(id: Label['id']): Promise<void> {
+  for (const file of read.value?.files ?? [])
+    await account.addLabelFile(id, file).catch((error: unknown) => {
+      if (!(error instanceof ApiProblem)) throw error
+      filesFailed.value = error.problem.detail
+    })
+}
+async function saved(row?: Label): Promise<void> {
+  if (!row || label.value) return void back()
+  await keepFiles(row.id)
+  await router.push({ name: 'shelf', query: { at: 'label', label: row.id, have: 'ask' } })
+}
 </script>
 
 <template>
@@ -45,16 +66,23 @@ const saved = (row?: Label) =>
     </template>
     <template v-if="label && asksForIt">
       <p>{{ say('shelf.label.haveItSays') }}</p>
-      <StockForm :label="label" @done="back" />
+      <p v-if="filesFailed" class="mind small" role="alert">
+        {{ say('reading.fileNotKept', { why: filesFailed }) }}
+      </p>
+      <StockForm :label="label" :contents="read?.contents" @done="back" />
     </template>
-    <LabelEditor
-      v-else
-      :key="label?.id ?? 'new'"
-      :label="label"
-      :turf="turf"
-      :lawn-sq-ft="lawnSqFt"
-      @done="saved"
-    />
+    <template v-else>
+      <ReadLabel v-if="!label" v-model:going="isReading" @read="takeReading" />
+      <LabelEditor
+        v-show="!isReading"
+        :key="label?.id ?? `new ${readings}`"
+        :label="label"
+        :read="read?.rules"
+        :turf="turf"
+        :lawn-sq-ft="lawnSqFt"
+        @done="saved"
+      />
+    </template>
     <template v-if="label && !asksForIt" #rests>
       <h3>{{ say('shelf.stock.title') }}</h3>
       <StockRows :label="label" />

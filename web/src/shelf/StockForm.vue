@@ -2,7 +2,7 @@
 import { reactive } from 'vue'
 import type { Label, StockRow } from '@jardinero/contract/shelf'
 import type { Refusal } from '@jardinero/core/quantity'
-import { checkPackage, measureOfFormulation } from '@jardinero/core/shelf'
+import { checkPackage, measureOfFormulation, type Package } from '@jardinero/core/shelf'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useRowForm, useYard } from '../state/index.ts'
 import FormActions from '../state/FormActions.vue'
@@ -13,24 +13,30 @@ import { useOptions } from '../kit/useOptions.ts'
 import { amountUnits } from './editor/labelDraft.ts'
 
 /** One package: what it held, when it was bought and opened, and what is in it now if it was weighed. */
-const props = defineProps<{ label: Label; box?: StockRow | undefined }>()
+const props = defineProps<{
+  label: Label
+  box?: StockRow | undefined
+  /** What the label says is in it, where that was read. */
+  contents?: Package['amount'] | undefined
+}>()
 const emit = defineEmits<{ done: [] }>()
 const { say } = useWords()
 const options = useOptions()
 const { today } = useYard()
 const measure = measureOfFormulation(props.label.rules.formulation)
-const sold = props.label.rules.packages?.[0]
+const sold: Partial<Package> | undefined =
+  props.label.rules.packages?.[0] ?? (props.contents && { amount: props.contents })
 const { box } = props
 const draft = reactive({
-  amount: box?.amount.value ?? sold?.amount.value,
-  unit: box?.amount.unit ?? sold?.amount.unit ?? amountUnits[measure][0]!,
+  amount: box?.amount.value ?? sold?.amount?.value,
+  unit: box?.amount.unit ?? sold?.amount?.unit ?? amountUnits[measure][0]!,
   boughtOn: box?.boughtOn ?? today.value,
   openedOn: box?.openedOn ?? '',
   left: box?.counted?.amount.value,
-  leftUnit: box?.counted?.amount.unit ?? box?.amount.unit ?? sold?.amount.unit ?? amountUnits[measure][0]!,
+  leftUnit: box?.counted?.amount.unit ?? box?.amount.unit ?? sold?.amount?.unit ?? amountUnits[measure][0]!,
   leftOn: box?.counted?.day ?? today.value,
   price:
-    (box?.priceCents ?? sold?.priceCents) == null ? undefined : (box?.priceCents ?? sold!.priceCents) / 100,
+    (box?.priceCents ?? sold?.priceCents) == null ? undefined : (box?.priceCents ?? sold!.priceCents!) / 100,
 })
 const fields = () => ({
   labelId: props.label.id,

@@ -14,15 +14,14 @@ export const useShelf = defineStore('shelf', () => {
   const account = useAccount()
   const held = useHeld()
   const wanted = ref({ almanac: false, taken: false })
+  const query = {
+    queryKey: keys.reference('shelf'),
+    queryFn: () => ask<ShelfAlmanac>('/api/shelf/almanac'),
+    staleTime: Infinity,
+    gcTime: Infinity,
+  }
   const reference = useQuery(
-    computed(() => ({
-      queryKey: keys.reference('shelf'),
-      queryFn: () => ask<ShelfAlmanac>('/api/shelf/almanac'),
-      enabled: wanted.value.almanac,
-      staleTime: Infinity,
-      gcTime: Infinity,
-      shallow: true,
-    })),
+    computed(() => ({ ...query, enabled: wanted.value.almanac, shallow: true })),
     held.client,
   )
   const takings = useQuery(
@@ -39,6 +38,8 @@ export const useShelf = defineStore('shelf', () => {
   const loaded = computed(() => reference.data.value !== undefined)
   /** Asks for the reference data, once. */
   const load = (): void => void (wanted.value.almanac = true)
+  /** Once the reference data is there. */
+  const ready = async (): Promise<void> => void (await held.client.ensureQueryData(query))
   /** Asks for what mixes have taken, again where it was asked for before. */
   function loadTaken(): void {
     if (wanted.value.taken) held.askAgain(keys.taken(held.who))
@@ -52,5 +53,5 @@ export const useShelf = defineStore('shelf', () => {
   }
   const find = computed(() => createActiveFinder(almanac.value.actives))
   const activeOf = (name: string) => find.value(name)
-  return { almanac, activeOf, taken, loaded, load, loadTaken, takeLabels }
+  return { almanac, activeOf, taken, loaded, load, ready, loadTaken, takeLabels }
 })

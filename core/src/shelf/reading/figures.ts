@@ -31,7 +31,7 @@ const glyph = `[${Object.keys(glyphs).join('')}]`
 const whole = String.raw`\d{1,3}(?:,\d{3})+(?:\.\d+)?|\d*\.\d+|\d+`
 const slashed = String.raw`\d{1,2}\s?[/⁄]\s?\d{1,2}`
 export const number = String.raw`(?:\d+(?:\s|\s?-\s?)${slashed}(?!\d)|${slashed}(?![\d/])|(?:\d+\s?)?${glyph}|${whole}|\b(?:${inWords.join('|')})\b)`
-const through = String.raw`\s*(?:-|–|—|t[o0]|or|and|through)\s*`
+const through = String.raw`\s*(?:-|–|—|t[o0]|or|and|through|a|y)(?![A-Za-z])\s*`
 /** One number, or two with what stands between them. */
 export const range = String.raw`(${number})(?:${through}(${number}))?`
 

@@ -35,9 +35,11 @@ export const mostPages = 80
 export type LabelReading = { ok: true; figures: ReadFigure[] } | { ok: false; why: NoReading }
 
 const phrases =
-  /active ingredient|ingredientes? activos?|keep out of reach|herbicide|directions for use|net contents|\bEPA\b|registration|precautionary|apply|weeds|turf/gi
-const english = /\b(?:the|and|of|to|not|for|with)\b/gi
-const others = /\b(?:el|los|las|para|con|que|der|die|und|nicht|le|les|des|pour|avec)\b/gi
+  /active ingredient|ingredientes? activos?|herbicida|c[eé]spede?s?|malezas|contenido neto|keep out of reach|herbicide|directions for use|net contents|\bEPA\b|registration|precautionary|apply|weeds|turf/gi
+const known = /\b(?:the|and|of|to|not|for|with|el|los|las|para|con|que)\b/gi
+/** Of languages whose set phrases we don’t know. */
+const others =
+  /\b(?:der|die|und|nicht|das|mit|von|le|les|des|pour|avec|est|il|della|per|con il|het|een|van)\b/gi
 
 const boxOf = ({ page, x0, y0, x1, y1 }: Word) => ({ page, x0, y0, x1, y1 })
 const figureOf = ({ words, doubt, fromTable: _, ...found }: Found): ReadFigure =>
@@ -62,7 +64,7 @@ export function readLabel(pages: Page[], lexicon: ReadingLexicon): LabelReading 
   const { text } = laidOut.running
   const words = text.split(/\s+/).length
   if (words < 12) return { ok: false, why: 'noWords' }
-  const [ours, theirs] = [text.match(english)?.length ?? 0, text.match(others)?.length ?? 0]
+  const [ours, theirs] = [text.match(known)?.length ?? 0, text.match(others)?.length ?? 0]
   if (words > 40 && theirs > ours * 2) return { ok: false, why: 'otherLanguage' }
   const said = new Set((text.match(phrases) ?? []).map((p) => p.toLowerCase()))
   if (said.size < 2) return { ok: false, why: 'notALabel' }

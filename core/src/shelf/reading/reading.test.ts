@@ -8,6 +8,7 @@ import { readLabel } from './readLabel.ts'
 import type { ReadField, ReadFigure } from './reading.ts'
 import { rulesOfReading } from './rulesOf.ts'
 import { layOut } from './text.ts'
+import { retyped, typedText } from './typed.ts'
 import { wordsOfItems, type Page } from './word.ts'
 
 const lexicon = lexiconOf({ turf: almanac.turf, plants: plantAlmanac.plants, actives: almanac.actives })
@@ -275,7 +276,7 @@ describe('what is no label', () => {
     [
       'another language',
       'otherLanguage',
-      `Para el control de las malezas en los prados. Lea la etiqueta para el uso. ${'El producto que se usa con los guantes para las manos. '.repeat(5)}`,
+      `Das Mittel wird auf den Rasen gebracht. ${'Die Kinder und die Tiere sind von der Fläche zu halten, bis sie nicht mehr nass ist. '.repeat(4)}`,
     ],
   ])('%s', (_, why, text) => expect(reading(text)).toEqual({ ok: false, why }))
   it('a book', () => {
@@ -311,6 +312,65 @@ describe('a picture', () => {
         'turf',
       ),
     ).toMatchObject({ value: ['tallFescue'], doubt: 'unclear' })
+  })
+})
+
+it('reads the set phrases of a label in Spanish', () => {
+  const page = typeset(`#Velmere 2.4 SL
+
+Herbicida postemergente para el control de malezas en céspedes
+Ingredientes activos:
+2,4-D dimethylammonium . . . . 26.4%
+Otros ingredientes . . . . . . . 73.6%
+
+PRECAUCIÓN
+Contenido neto: 1 litro
+
+Aplique 0.73 a 1.1 onzas líquidas por 1,000 pies cuadrados de césped de tall fescue.
+No aplique más de 2.9 onzas líquidas por 1,000 pies cuadrados por año.`)
+  const reading = readLabel([page], lexicon)
+  const figures = reading.ok ? reading.figures : []
+  expect(one(figures, 'active')!.value).toMatchObject({ strength: { value: 26.4, unit: 'percent' } })
+  expect(one(figures, 'signalWord')!.value).toBe('caution')
+  expect(one(figures, 'contents')!.value).toEqual({ value: 1, unit: 'L' })
+  expect(one(figures, 'rate')!.value).toEqual({ min: 0.73, max: 1.1, unit: 'floz/1000ft2' })
+  expect(one(figures, 'annualMaximum')!.value).toMatchObject({ value: 2.9, unit: 'floz/1000ft2' })
+})
+
+describe('a figure typed over', () => {
+  const figures = read(
+    'Apply 0.73 to 1.1 fl oz per 1,000 sq ft to tall fescue.\nWater in with 1/4 to 1/2 inch of irrigation within 7 days.',
+  )
+  const over = (field: ReadField, text: string) => retyped(one(figures, field)!, text, lexicon)?.value
+  it.each<[ReadField, string, unknown]>([
+    ['rate', '0.5', { min: 0.5, max: 0.5, unit: 'floz/1000ft2' }],
+    ['rate', '1/2 to 3/4', { min: 0.5, max: 0.75, unit: 'floz/1000ft2' }],
+    ['rate', '1-2 pints per acre', { min: 1, max: 2, unit: 'pt/acre' }],
+    [
+      'active',
+      '41%',
+      { name: '2,4-D dimethylammonium', strength: { value: 41, unit: 'percent', basis: 'ae' }, group: '4' },
+    ],
+    [
+      'active',
+      'dicamba 1.2 lb/gal',
+      { name: 'dicamba', strength: { value: 1.2, unit: 'lb/gal', basis: 'ae' }, group: '4' },
+    ],
+    ['turf', 'tall fescue, zoysia', ['tallFescue', 'zoysiagrass']],
+    ['wateringIn', '0.25-0.5, 14', { leastIn: 0.25, mostIn: 0.5, withinDays: 14 }],
+    ['contents', '2.5 gal', { value: 2.5, unit: 'gal' }],
+    ['rate', 'a lot', undefined],
+    ['turf', 'nettles', undefined],
+  ])('%s: %s', (field, text, value) => expect(over(field, text)).toEqual(value))
+  it('is shown as it is typed', () => {
+    const names = { tallFescue: 'tall fescue' } as Record<string, string>
+    const shown = (field: ReadField) => typedText(one(figures, field)!, (c) => names[c]!)
+    expect([shown('rate'), shown('turf'), shown('wateringIn'), shown('purpose')]).toEqual([
+      '0.73–1.1',
+      'tall fescue',
+      '0.25–0.5, 7',
+      undefined,
+    ])
   })
 })
 

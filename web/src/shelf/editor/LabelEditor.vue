@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
+import type { LabelRules } from '@jardinero/core/shelf'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import FormActions from '../../state/FormActions.vue'
 import TextField from '../../kit/TextField.vue'
@@ -18,7 +19,13 @@ import { formOf, productForms } from './productForms.ts'
 import { useLabelForm } from './useLabelForm.ts'
 
 /** Copies one label, as fully as its owner wants; contradictions are said as it is typed. */
-const props = defineProps<{ label?: Label | undefined; turf: string[]; lawnSqFt?: number | undefined }>()
+const props = defineProps<{
+  label?: Label | undefined
+  /** What was read from it, on a new one. */
+  read?: Partial<LabelRules> | undefined
+  turf: string[]
+  lawnSqFt?: number | undefined
+}>()
 const emit = defineEmits<{ done: [row?: Label] }>()
 const { say } = useWords()
 const options = useOptions()
@@ -27,6 +34,7 @@ void shelf.load()
 const { draft, measure, findings, row, takeFormulation, takeName, takeProductForm, takeSample, at } =
   useLabelForm({
     label: props.label,
+    read: props.read,
     turf: props.turf,
     lawnSqFt: props.lawnSqFt,
     done: (saved) => emit('done', saved),
@@ -47,7 +55,7 @@ const isHerbicide = computed(() => draft.value.kind === 'herbicide')
 <template>
   <form novalidate class="label-editor" @submit.prevent="row.submit">
     <p class="small quiet">{{ say('label.says') }}</p>
-    <details v-if="!label" class="sample" :open="sampleOpen" @toggle="toggled">
+    <details v-if="!label && !read" class="sample" :open="sampleOpen" @toggle="toggled">
       <summary>{{ say('label.fromSample') }}</summary>
       <ChoiceField
         :model-value="undefined"
@@ -85,7 +93,7 @@ const isHerbicide = computed(() => draft.value.kind === 'herbicide')
     <MorePart
       v-model="draft"
       :measure="measure"
-      :opened="Boolean(label)"
+      :opened="Boolean(label ?? read)"
       :at="at"
       @formulation="takeFormulation"
     />

@@ -6,6 +6,7 @@ import ChoiceField from '../../kit/ChoiceField.vue'
 import NumberField from '../../kit/NumberField.vue'
 import { useWords } from '../../kit/session.ts'
 import { useOptions } from '../../kit/useOptions.ts'
+import LengthsPart from './LengthsPart.vue'
 import PlantList from './PlantList.vue'
 import { ownFirst, rateUnits, type UseDraft } from './labelDraft.ts'
 
@@ -30,8 +31,11 @@ const units = computed(() => options(ownFirst(rateUnits, props.measure), 'unit')
     />
   </div>
   <CheckList v-model="use.states" :label="say('label.states')" :options="options(turfStates, 'turfState')" />
-  <label v-if="use.purpose === 'preEmergent'" class="check"
-    ><input v-model="use.atSeeding" type="checkbox" /> {{ say('label.atSeeding') }}</label
-  >
+  <template v-if="use.purpose === 'preEmergent'">
+    <label class="check"
+      ><input v-model="use.atSeeding" type="checkbox" /> {{ say('label.atSeeding') }}</label
+    >
+    <LengthsPart v-model="use.lengths" />
+  </template>
   <PlantList v-else v-model="use.onlySuppresses" :label="say('label.onlySuppresses')" />
 </template>

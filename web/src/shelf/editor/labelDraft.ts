@@ -36,6 +36,14 @@ export interface UseDraft {
   carrier: Typed
   onlySuppresses: string[]
   atSeeding: boolean
+  lengths: LengthDraft[]
+}
+/** A line of the label’s own table of how long a rate lasts, in days. */
+export interface LengthDraft {
+  min: Typed
+  max: Typed
+  leastDays: Typed
+  mostDays: Typed
 }
 export interface AmountDraft {
   amount: Typed
@@ -170,6 +178,13 @@ export const emptyUse = (measure: 'mass' | 'volume', turf: string[] = [], isMetr
   carrier: undefined,
   onlySuppresses: [],
   atSeeding: false,
+  lengths: [],
+})
+export const emptyLength = (): LengthDraft => ({
+  min: undefined,
+  max: undefined,
+  leastDays: undefined,
+  mostDays: undefined,
 })
 export const emptyAmount = (measure: 'mass' | 'volume'): AmountDraft => ({
   amount: undefined,
@@ -177,12 +192,13 @@ export const emptyAmount = (measure: 'mass' | 'volume'): AmountDraft => ({
   of: undefined,
 })
 
+const typedOf = (value: number): Typed => (Number.isNaN(value) ? undefined : value)
 const useDraftOf = (use: LabelUse): UseDraft => ({
   turf: use.turf,
   purpose: use.purpose,
   states: use.states ?? [],
-  min: use.rate.min,
-  max: use.rate.max,
+  min: typedOf(use.rate.min),
+  max: typedOf(use.rate.max),
   unit: use.rate.unit,
   annual: use.annualMaximum?.value,
   annualUnit: use.annualMaximum?.unit ?? use.rate.unit,
@@ -192,6 +208,7 @@ const useDraftOf = (use: LabelUse): UseDraft => ({
   carrier: use.minimumCarrier?.value,
   onlySuppresses: use.onlySuppresses ?? [],
   atSeeding: use.atSeeding ?? false,
+  lengths: use.lengths?.map((line) => ({ ...line })) ?? [],
 })
 
 function limitsOf(rules: Partial<LabelRules>) {

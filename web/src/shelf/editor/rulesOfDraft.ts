@@ -1,5 +1,5 @@
 import { measureOfFormulation, type LabelRules, type LabelUse } from '@jardinero/core/shelf'
-import type { AmountDraft, LabelDraft, UseDraft } from './labelDraft.ts'
+import type { AmountDraft, LabelDraft, LengthDraft, UseDraft } from './labelDraft.ts'
 
 /** A part of the rules where the number it hangs on was typed; nothing where it was left empty. */
 const when = <T extends object>(value: number | undefined, made: (value: number) => T): T | undefined =>
@@ -10,6 +10,13 @@ const lines = (text: string): string[] =>
     .map((l) => l.trim())
     .filter(Boolean)
 
+/** One rate and one length are printed as often as ranges. */
+const lengthOf = ({ min, max, leastDays, mostDays }: LengthDraft) => ({
+  min: min ?? max ?? NaN,
+  max: max ?? min ?? NaN,
+  leastDays: leastDays ?? mostDays ?? NaN,
+  mostDays: mostDays ?? leastDays ?? NaN,
+})
 function useOf(draft: UseDraft): LabelUse {
   return {
     turf: draft.turf,
@@ -25,6 +32,7 @@ function useOf(draft: UseDraft): LabelUse {
     ...when(draft.carrier, (value) => ({ minimumCarrier: { value, unit: 'gal/1000ft2' as const } })),
     ...(draft.onlySuppresses.length && { onlySuppresses: draft.onlySuppresses }),
     ...(draft.atSeeding && { atSeeding: true }),
+    ...(draft.lengths.length && { lengths: draft.lengths.map(lengthOf) }),
   }
 }
 

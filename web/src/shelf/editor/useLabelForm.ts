@@ -1,13 +1,10 @@
 import { computed, ref, watch } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
-import type { Refusal } from '@jardinero/core/quantity'
 import {
   activesNamed,
   createActiveFinder,
-  findContradictions,
   formulationInName,
   measureOfFormulation,
-  type Finding,
   type Formulation,
   type LabelRules,
 } from '@jardinero/core/shelf'
@@ -16,10 +13,13 @@ import { useShelf } from '../shelfStore.ts'
 import { useSession } from '../../kit/session.ts'
 import { draftOf, usualUnits } from './labelDraft.ts'
 import { takeForm, type ProductForm } from './productForms.ts'
+import { blanksOf, findingsOf } from './labelFindings.ts'
 import { rulesOf } from './rulesOfDraft.ts'
 
 export interface LabelFormParts {
   label?: Label | undefined
+  /** What was read from the label itself, on a new one. */
+  read?: Partial<LabelRules> | undefined
   /** Ticked on a new label. */
   turf: string[]
   /** The lawn it is copied for: a total can be told from a rate by it. */
@@ -27,68 +27,17 @@ export interface LabelFormParts {
   done: (saved?: Label) => void
 }
 
-const blank = (field: string, absent: boolean): Refusal[] =>
-  absent ? [{ code: 'missing', field: `rules.${field}`, params: {} }] : []
-
-/** Fields that were left empty and may not be. */
-function blanksOf({
-  kind,
-  name,
-  actives,
-  uses,
-  additive,
-  packages = [],
-  coverage = [],
-  spots = [],
-}: LabelRules): Refusal[] {
-  const amounts = {
-    packages: packages.map((p) => p.priceCents),
-    coverage: coverage.map((c) => c.areaSqFt),
-    spots: spots.map((s) => s.waterGal),
-  }
-  const lines = { packages, coverage, spots }
-  return [
-    ...blank('name', !name.trim()),
-    ...actives.flatMap((a, i) => [
-      ...blank(`actives.${i}.name`, !a.name.trim()),
-      ...blank(`actives.${i}.strength`, Number.isNaN(a.strength.value)),
-    ]),
-    ...(kind ? [] : uses).flatMap((u, i) => [
-      ...blank(`uses.${i}.rate.min`, Number.isNaN(u.rate.min)),
-      ...blank(`uses.${i}.rate.max`, Number.isNaN(u.rate.max)),
-      ...blank(`uses.${i}.turf`, !u.turf.length),
-    ]),
-    ...(additive
-      ? [
-          ...blank('additive.rate.min', Number.isNaN(additive.rate.min)),
-          ...blank('additive.rate.max', Number.isNaN(additive.rate.max)),
-        ]
-      : []),
-    ...(['packages', 'coverage', 'spots'] as const).flatMap((part) =>
-      lines[part].flatMap(({ amount }, i) =>
-        blank(`${part}.${i}`, Number.isNaN(amount.value) || Number.isNaN(amounts[part][i]!)),
-      ),
-    ),
-  ]
-}
-
 /** A label on its way from paper: the draft, what is wrong with it as it is typed, and its saving. */
-export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
+export function useLabelForm({ label, read, turf, lawnSqFt, done }: LabelFormParts) {
   const shelf = useShelf()
   const account = useAccount()
   const session = useSession()
   const isMetric = session.preferences.units === 'metric'
-  const draft = ref(draftOf(label?.rules, turf, isMetric))
+  const draft = ref(draftOf(label?.rules ?? read, turf, isMetric))
   const measure = computed(() => measureOfFormulation(draft.value.formulation))
   const rules = computed(() => rulesOf(draft.value))
   const blanks = computed(() => blanksOf(rules.value))
-  /** What is not typed yet is no contradiction. */
-  const findings = computed<Finding[]>(() => {
-    const empty = blanks.value.map((b) => b.field!)
-    return findContradictions(rules.value, shelf.almanac.actives, lawnSqFt ? { lawnSqFt } : {}).filter(
-      (f) => !empty.some((e) => e === f.field || e.startsWith(`${f.field}.`) || f.field.startsWith(`${e}.`)),
-    )
-  })
+  const findings = computed(() => findingsOf(rules.value, shelf.almanac.actives, lawnSqFt))
   const row = useRowForm({
     part: 'labels',
     row: label,
@@ -118,7 +67,7 @@ export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
     () => {
       const [first] = draft.value.uses
       const known = activesNamed(shelf.almanac.actives, [draft.value])
-      if (label || !first || first.purpose !== meant || !known.length) return
+      if (label || read || !first || first.purpose !== meant || !known.length) return
       const barrier = createActiveFinder(account.almanac.barriers)
       meant = first.purpose = known.some((a) => barrier(a.name)) ? 'preEmergent' : 'postEmergent'
     },

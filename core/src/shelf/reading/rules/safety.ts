@@ -81,7 +81,12 @@ const notWith = /do not (?:tank[- ]?mix|mix|combine|use)[^.\n]{0,30}?\bwith\s+([
 const listOf = (text: string): string[] =>
   text
     .split(/,|;|\bor\b|\band\b/i)
-    .map((t) => t.replace(/^(?:any|other|products? containing|herbicides? containing)\s+/i, '').replace(/[.;:]+$/, '').trim())
+    .map((t) =>
+      t
+        .replace(/^(?:any|other|products? containing|herbicides? containing)\s+/i, '')
+        .replace(/[.;:]+$/, '')
+        .trim(),
+    )
     .filter((t) => t.length > 2 && t.length < 60)
 const notIn =
   /(?:not (?:for (?:sale|use|distribution)(?:,? (?:sale|use|distribution|or|and))*|registered for use)|do not (?:use|sell|apply))\s*(?:or use\s)?(?:in|within)\s+(?:the states? of\s)?((?:[A-Z][A-Za-z.]+(?:\s[A-Z][A-Za-z.]+)*(?:\s(?:County|Counties))?(?:,\s*(?:or|and)?\s*|\s(?:or|and)\s)?)+)/

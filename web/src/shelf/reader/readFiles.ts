@@ -1,0 +1,39 @@
+import { FileNotRead, type ReadingTold, type ReadPage } from './pagePicture.ts'
+
+const isPdf = async (file: File): Promise<boolean> =>
+  file.type === 'application/pdf' || (await file.slice(0, 5).text()) === '%PDF-'
+
+/**
+ * The pages of a label from its files: a PDF, or photos in their order. The readers are fetched when they are needed.
+ * @throws FileNotRead with why
+ */
+export async function readFiles(files: File[], told: ReadingTold, language: string): Promise<ReadPage[]> {
+  const pages: ReadPage[] = []
+  const pictures: File[] = []
+  for (const file of files) {
+    if (await isPdf(file)) {
+      const { readPdf } = await import('./readPdf.ts')
+      pages.push(...(await readPdf(file, pages.length, told)))
+    } else pictures.push(file)
+  }
+  if (!pictures.length) return pages
+  const { canvasOfPhoto, openPhotos } = await import('./readPhotos.ts').catch(() => {
+    throw new FileNotRead('readerAway')
+  })
+  const canvases = []
+  for (const file of pictures) canvases.push(await canvasOfPhoto(file))
+  const reader = await openPhotos(told, language)
+  try {
+    for (const canvas of canvases) pages.push(await reader.read(canvas, pages.length, canvases.length))
+  } finally {
+    reader.end()
+  }
+  return pages
+}
+
+/** Fetches the readers once, so that they are on the device where there is no network. */
+export async function keepReaders(): Promise<void> {
+  const [{ photoReaderFiles }] = await Promise.all([import('./readPhotos.ts'), import('./readPdf.ts')])
+  const { pdfReaderFiles } = await import('./readPdf.ts')
+  for (const url of [...photoReaderFiles, ...pdfReaderFiles]) await fetch(url)
+}
