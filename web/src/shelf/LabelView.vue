@@ -12,6 +12,7 @@ import StockForm from './StockForm.vue'
 import StockRows from './StockRows.vue'
 import LabelEditor from './editor/LabelEditor.vue'
 import { ApiProblem } from '../kit/api.ts'
+import { amountUnits } from './editor/labelDraft.ts'
 import ReadLabel from './reader/ReadLabel.vue'
 
 /** One label: copied, corrected, with its packages, its own file and how it stood before. */
@@ -33,24 +34,41 @@ const asksForIt = computed(() => Boolean(label.value) && route.query['have'] ===
 const read = shallowRef<{ rules: Partial<LabelRules>; contents?: Package['amount']; files: File[] }>()
 const readings = ref(0)
 const isReading = ref(false)
-const filesFailed = ref<string>()
 function takeReading(label: NonNullable<typeof read.value>): void {
   read.value = label
   readings.value++
 }
-/** The label that was read is kept with what was copied from it. */
-async function keepFiles(id: Label['id']): Promise<void> {
-  for (const file of read.value?.files ?? [])
-    await account.addLabelFile(id, file).catch((error: unknown) => {
-      if (!(error instanceof ApiProblem)) throw error
-      filesFailed.value = error.problem.detail
-    })
+/** The label that was read is kept with what was copied from it. @returns whether all of it is */
+async function keepFiles(id: Label['id']): Promise<boolean> {
+  try {
+    for (const file of read.value?.files ?? []) await account.addLabelFile(id, file)
+    return true
+  } catch (error) {
+    if (!(error instanceof ApiProblem)) throw error
+    return false
+  }
 }
 async function saved(row?: Label): Promise<void> {
   if (!row || label.value) return void back()
-  await keepFiles(row.id)
-  await router.push({ name: 'shelf', query: { at: 'label', label: row.id, have: 'ask' } })
+  const kept = await keepFiles(row.id)
+  const { contents } = read.value ?? {}
+  await router.push({
+    name: 'shelf',
+    query: {
+      at: 'label',
+      label: row.id,
+      have: 'ask',
+      ...(contents && { holds: `${contents.value} ${contents.unit}` }),
+      ...(!kept && { file: 'lost' }),
+    },
+  })
 }
+/** What the label said is in the package. */
+const holds = computed((): Package['amount'] | undefined => {
+  const [value, unit] = String(route.query['holds'] ?? '').split(' ')
+  const known = [...amountUnits.mass, ...amountUnits.volume].find((u) => u === unit)
+  return known && Number(value) > 0 ? { value: Number(value), unit: known } : undefined
+})
 </script>
 
 <template>
@@ -66,10 +84,10 @@ async function saved(row?: Label): Promise<void> {
     </template>
     <template v-if="label && asksForIt">
       <p>{{ say('shelf.label.haveItSays') }}</p>
-      <p v-if="filesFailed" class="mind small" role="alert">
-        {{ say('reading.fileNotKept', { why: filesFailed }) }}
+      <p v-if="route.query['file'] === 'lost'" class="mind small" role="alert">
+        {{ say('reading.fileNotKept') }}
       </p>
-      <StockForm :label="label" :contents="read?.contents" @done="back" />
+      <StockForm :label="label" :contents="holds" @done="back" />
     </template>
     <template v-else>
       <ReadLabel v-if="!label" v-model:going="isReading" @read="takeReading" />

@@ -1,0 +1,174 @@
+import type { Page } from '@playwright/test'
+import { enterDemo, expect, sendAs as send, signUp, test } from './running.ts'
+
+test.use({ soil: 'waited for' })
+
+const paper = `<meta charset="utf-8"><style>
+  body { font: 12pt/1.4 serif; margin: 0.5in; width: 6.4in; background: #fff } h1 { font-size: 30pt; margin: 0 } .big { font-size: 15pt; font-weight: bold } td, th { padding: 4px 16px; text-align: left }
+</style>`
+/** An invented home concentrate: its strength by weight alone. */
+const concentrate = `${paper}<h1>Handmittel 41</h1>
+  <p>Postemergent herbicide for the control of listed weeds in turf. Liquid concentrate.</p>
+  <p>ACTIVE INGREDIENT:<br>2,4-D dimethylammonium, acid equivalent: 41.0%<br>OTHER INGREDIENTS: 59.0%<br>TOTAL: 100.0%</p>
+  <p class="big">KEEP OUT OF REACH OF CHILDREN</p><p class="big">CAUTION</p>
+  <p>Net contents: 16 fl oz</p>
+  <p>Wear a long-sleeved shirt, waterproof gloves and goggles. Do not enter treated areas until sprays have dried.</p>
+  <p>For use on established lawns of tall fescue. Apply 0.5 to 1.0 fl oz per 1,000 sq ft.</p>
+  <p>Spot treatment: mix 1 fl oz per gallon of water and spray to wet.</p>
+  <p>Do not make more than two (2) applications per year. Allow at least 28 days between applications.</p>
+  <p>Do not seed within 4 weeks after application. Rainfast in 6 hours.</p>
+  <p>Weeds controlled: dandelion, white clover, ground ivy</p>`
+const threeWay = `${paper}<h1>Dreiwerk SL</h1>
+  <p>Postemergent herbicide for the control of broadleaf weeds in turf</p>
+  <p>ACTIVE INGREDIENTS:<br>2,4-D dimethylammonium . . . . . 30.5%<br>mecoprop-P, present as its salt . . . . . 8.2%<br>dicamba, present as its salt . . . . . 2.8%<br>OTHER INGREDIENTS: 58.5%</p>
+  <p>Contains 2.38 lb 2,4-D acid equivalent per gallon. Contains 0.63 lb mecoprop-P acid equivalent per gallon. Contains 0.22 lb dicamba acid equivalent per gallon.</p>
+  <p class="big">KEEP OUT OF REACH OF CHILDREN</p><p class="big">DANGER</p><p>Net contents: 1 quart</p>
+  <p>Keep people and pets off treated areas until sprays have dried.</p>
+  <table><tr><th>Turfgrass</th><th>Rate (fl oz per 1,000 sq ft)</th></tr>
+  <tr><td>tall fescue, Kentucky bluegrass</td><td>1.1 to 1.5</td></tr></table>
+  <p>Do not make more than two (2) applications per year. Rainfast in 6 hours.</p>
+  <p>Weeds controlled: dandelion, white clover, ground ivy</p>`
+
+const pdfOf = async (page: Page, html: string): Promise<Buffer> => {
+  const sheet = await page.context().newPage()
+  await sheet.setContent(html)
+  const pdf = await sheet.pdf({ format: 'Letter' })
+  await sheet.close()
+  return pdf
+}
+/** A photo of it; turned, or in the dark, where that is asked for. */
+const photoOf = async (page: Page, html: string, look = ''): Promise<Buffer> => {
+  const sheet = await page.context().newPage()
+  await sheet.setViewportSize({ width: 760, height: 980 })
+  await sheet.setContent(`${html}<style>html { background: #fff; ${look} }</style>`)
+  const photo = await sheet.screenshot({ type: 'jpeg', quality: 85, scale: 'device' })
+  await sheet.close()
+  return photo
+}
+const give = (page: Page, name: string, mimeType: string, buffer: Buffer) =>
+  page.getByLabel(/Have the label as a PDF|Read another file/).setInputFiles({ name, mimeType, buffer })
+
+/** Goes from figure to figure, each right as it was read. @returns what was asked about, by its name */
+async function walk(page: Page): Promise<string[]> {
+  const seen: string[] = []
+  const look = page.locator('.look')
+  await expect(look).toBeVisible()
+  for (let i = 0; i < 60 && (await look.isVisible()); i++) {
+    const at = page.getByText(`Figure ${i + 1} of`)
+    if (!(await at.isVisible())) break
+    seen.push((await look.locator('form').innerText()).replaceAll('\n', ' '))
+    await page.keyboard.press('Enter')
+    await expect(at).toBeHidden()
+  }
+  await expect(page.getByText(/in the form below/)).toBeVisible()
+  return seen
+}
+
+test('a bought concentrate with its percentage only, from a photo to a mixed can', async ({
+  page,
+  running,
+}) => {
+  await signUp(page, running, 'bottle@example.org')
+  const yard = {
+    name: 'By the mill',
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  }
+  const { id: yardId } = await send(page, '/api/yard/yards', yard)
+  await send(page, '/api/yard/zones', { yardId, name: 'Verge', turf: 'tallFescue', state: 'growing' })
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${running.url}/shelf?at=label`)
+  await give(page, 'front.jpg', 'image/jpeg', await photoOf(page, concentrate))
+  const seen = await walk(page)
+  expect(seen.join('\n')).toContain('Strength of the active')
+  await expect(page.getByLabel('Name on the label')).toHaveValue('Handmittel 41')
+  await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('41')
+  await expect(page.getByLabel('Most a pass')).toHaveValue('1')
+  // No word of what a gallon weighs: an estimate is said.
+  await expect(page.getByText(/Not on the label\? Then it is taken as/)).toBeVisible()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('h1')).toContainText('Handmittel 41')
+  // What the label says is in it stands there already.
+  await expect(page.getByLabel('Holds')).toHaveValue('16')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await page.goto(`${running.url}/bench`)
+  await page.getByText('Spots by the can').click()
+  await page.getByLabel('Size of the can, gal').fill('2')
+  await page.getByLabel('How many cans').fill('1')
+  await expect(page.locator('.can')).toContainText('2 fl oz in each can, filled to 2 gal.')
+  await page.getByRole('button', { name: 'Mix a can' }).click()
+  await expect(page.locator('h1')).toContainText('2 gal of water')
+  // The photo is kept with the label.
+  await page.goto(`${running.url}/shelf?at=labels`)
+  await page.getByRole('button', { name: 'Handmittel 41' }).click()
+  await expect(page.getByRole('link', { name: 'front.jpg' })).toBeVisible()
+})
+
+test('a label of three actives, from its PDF to the grid', async ({ page, running }) => {
+  await enterDemo(page, running)
+  await page.goto(`${running.url}/shelf?at=label`)
+  await give(page, 'dreiwerk.pdf', 'application/pdf', await pdfOf(page, threeWay))
+  await expect(page.locator('.look')).toBeVisible()
+  await test.step('a figure is typed over, and one is left out', async () => {
+    await expect(page.locator('.look input').first()).toHaveValue('Dreiwerk SL')
+    await page.locator('.look input').first().fill('Dreiwerk')
+    await page.keyboard.press('Enter')
+    await expect(page.getByText('Figure 2 of')).toBeVisible()
+    await page.getByRole('button', { name: 'One back' }).click()
+    await expect(page.locator('.look input').first()).toHaveValue('Dreiwerk')
+    await page.keyboard.press('Enter')
+  })
+  for (let i = 1; await page.getByText(`Figure ${i + 1} of`).isVisible(); i++) {
+    await page.keyboard.press('Enter')
+    await expect(page.getByText(`Figure ${i + 1} of`)).toBeHidden()
+  }
+  await expect(page.getByLabel('Active ingredient').nth(2)).toHaveValue('dicamba')
+  await expect(page.getByLabel('Strength', { exact: true }).nth(0)).toHaveValue('2.38')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('h1')).toContainText('Dreiwerk')
+  await page.goto(`${running.url}/shelf`)
+  await expect(page.getByRole('button', { name: /^Dreiwerk/ }).first()).toBeVisible()
+})
+
+test('what is no label, or cannot be read, is said in a sentence, and what was typed stays', async ({
+  page,
+  running,
+}) => {
+  await enterDemo(page, running)
+  await page.goto(`${running.url}/shelf?at=label`)
+  await page.getByLabel('Name on the label').fill('By hand')
+  const says = page.locator('.reader [role=alert]')
+  await give(
+    page,
+    'recipe.pdf',
+    'application/pdf',
+    await pdfOf(page, `${paper}<p>${'Take two eggs and the flour and stir them well. '.repeat(6)}</p>`),
+  )
+  await expect(says).toContainText('does not read like a label')
+  await give(page, 'broken.pdf', 'application/pdf', Buffer.from('%PDF-1.7 and nothing more'))
+  await expect(says).toContainText('can’t be opened')
+  await give(page, 'notes.txt', 'text/plain', Buffer.from('no picture'))
+  await expect(says).toContainText('neither a PDF nor a photo')
+  await give(page, 'dark.jpg', 'image/jpeg', await photoOf(page, concentrate, 'filter: brightness(0.1)'))
+  await expect(says).toContainText('too dark')
+  await give(
+    page,
+    'cat.jpg',
+    'image/jpeg',
+    await photoOf(
+      page,
+      '<div style="width:400px;height:500px;border-radius:50%;background:radial-gradient(#ca8,#864)"></div>',
+    ),
+  )
+  await expect(says).toContainText('no words in it')
+  await expect(page.getByLabel('Name on the label')).toHaveValue('By hand')
+
+  await test.step('a page that lies on its side is turned', async () => {
+    await give(page, 'side.jpg', 'image/jpeg', await photoOf(page, concentrate, 'transform: rotate(90deg)'))
+    await expect(page.locator('.look')).toBeVisible({ timeout: 90_000 })
+    await expect(page.locator('.look')).toContainText('Figure 1 of')
+  })
+})
