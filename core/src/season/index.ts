@@ -7,6 +7,7 @@ export {
   type SeasonQuestion,
 } from './answer.ts'
 export { targetClasses, type BarrierActive, type SeedlingKill, type TargetClass } from './barrier/active.ts'
+export type { LabelledLength } from './barrier/labelLength.ts'
 export { computeControlLength, type GroundDays } from './barrier/controlLength.ts'
 export type { Target } from './barrier/escape.ts'
 export { createLossPace, lossPace, q10Range, usualLoss, type LossRule } from './barrier/loss.ts'

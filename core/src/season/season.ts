@@ -12,7 +12,16 @@ import {
 import { computeActiveRates, computeYearUse } from '../shelf/index.ts'
 import { timingSchoolIds, type PassWindow, type TimingSchoolId, type Trend } from '../soil/index.ts'
 import { thinField, type SeasonField } from './field/field.ts'
-import { daysOfPass, disturbsOf, fieldPassOf, madePasses, middleDay, type RuleDays } from './field/passes.ts'
+import type { LabelledLength } from './barrier/labelLength.ts'
+import {
+  daysOfPass,
+  disturbsOf,
+  fieldPassOf,
+  labelledDoses,
+  madePasses,
+  middleDay,
+  type RuleDays,
+} from './field/passes.ts'
 import { groundAgainst } from './judge/ground.ts'
 import { judgeBarrier } from './judge/judgeBarrier.ts'
 import type { Judgement } from './judge/judgement.ts'
@@ -46,6 +55,8 @@ export interface PassDay {
   p90?: Day
   /** Share of members in which rain alone waters it in, in time; nothing where it asks for no water. */
   rainAlone?: number
+  /** How long it lasts by its label's own table, where that says it, and by the model. */
+  length?: LabelledLength
 }
 
 /** A programme with all there is to say of it. */
@@ -106,12 +117,14 @@ const passDaysOf = (pass: ProgrammePass, season: Season): PassDay => {
   const middle = middleDay(days)
   if (middle === undefined) return { id: pass.id }
   const rainAlone = rainAloneOf(pass, days, season)
+  const length = labelledDoses(pass, context, field, days).find((d) => d.length)?.length
   return {
     id: pass.id,
     day: addDays(context.today, middle),
     p10: at(0.1),
     p90: at(0.9),
     ...(rainAlone !== undefined && { rainAlone }),
+    ...(length && { length }),
   }
 }
 

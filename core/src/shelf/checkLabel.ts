@@ -87,6 +87,20 @@ function checkAnnualMaximum(rules: LabelRules, use: LabelUse, field: string): Re
     : []
 }
 
+/** A line of the table of lengths: rates in order, days in order, a longer one for more of it. */
+function checkLengths({ lengths = [] }: LabelUse, field: string): Refusal[] {
+  const isWhole = (i: number) => {
+    const { min, max, leastDays, mostDays } = lengths[i]!
+    return min > 0 && max >= min && leastDays > 0 && mostDays >= leastDays
+  }
+  return lengths.flatMap((line, i): Refusal[] => {
+    const at = `${field}.lengths.${i}`
+    if (!isWhole(i)) return [{ code: 'lengthNotWhole', field: at, params: { line: i + 1 } }]
+    const shorter = lengths.some((l) => l.min > line.max && l.mostDays < line.leastDays)
+    return shorter ? [{ code: 'moreLastsLess', field: at, params: { line: i + 1 } }] : []
+  })
+}
+
 function checkUse(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
   const { rate } = use
   const wrongMeasure = checkRateMeasure(rate.unit, measureOfFormulation(rules.formulation), `${field}.rate`)
@@ -101,6 +115,7 @@ function checkUse(rules: LabelRules, use: LabelUse, field: string): Refusal[] {
     })
   return [
     ...refusals,
+    ...checkLengths(use, field),
     ...checkActiveLoad(rules, use, `${field}.rate.max`),
     ...checkAnnualMaximum(rules, use, field),
   ]

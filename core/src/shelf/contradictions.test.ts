@@ -64,6 +64,23 @@ const withUse = (rules: LabelRules, more: Partial<LabelUse>): LabelRules => ({
   uses: [{ ...rules.uses[0]!, ...more }],
 })
 
+describe('the table of lengths', () => {
+  const withLengths = (...lengths: LabelUse['lengths'] & object) =>
+    findContradictions({ ...sound, uses: [{ ...use, lengths }] }, actives).map((f) => [f.code, f.field])
+  const line = (min: number, leastDays: number, mostDays: number) => ({ min, max: min, leastDays, mostDays })
+  it('holds together where more lasts longer', () => {
+    expect(withLengths(line(0.4, 60, 90), line(0.45, 90, 120))).toEqual([])
+  })
+  it('says which line is not whole, and where less lasts longer', () => {
+    expect(withLengths(line(0.4, 60, 90), line(NaN, 90, 120))).toEqual([
+      ['lengthNotWhole', 'rules.uses.0.lengths.1'],
+    ])
+    expect(withLengths(line(0.4, 120, 150), line(0.45, 60, 90))).toEqual([
+      ['moreLastsLess', 'rules.uses.0.lengths.0'],
+    ])
+  })
+})
+
 describe('what cannot be in a label', () => {
   it('finds nothing in a sound one', () => {
     expect(findContradictions(sound, actives)).toEqual([])

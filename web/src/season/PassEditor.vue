@@ -5,6 +5,7 @@ import {
   rangeOfLabel,
   writtenRate,
   type JudgedProgramme,
+  type LabelledLength,
   type PassTime,
   type ProgrammePass,
 } from '@jardinero/core/season'
@@ -42,6 +43,9 @@ const faultAt = (field: string) => {
   const fault = faults.value.find((f) => f.field?.endsWith(`.${field}`))
   return fault && refusal(fault)
 }
+/** Whose length is taken: the model's where the two agree. */
+const whichLength = ({ leastDays, mostDays, modelDays }: LabelledLength) =>
+  modelDays < leastDays || modelDays > mostDays ? 'label' : 'both'
 /** A label's least rate, as a partner or a new choice begins. */
 function rateOf(labelId: LabelId, share: number): ProgrammePass['rate'] | undefined {
   const found = context.value.labels.find((l) => l.id === labelId)
@@ -116,6 +120,16 @@ const ruleSays = computed(() =>
     <p v-if="ruleSays">{{ ruleSays }}</p>
     <p v-for="(f, i) in faults" :key="i" class="stop" role="alert">
       {{ refusal(f) }}
+    </p>
+    <p v-if="meant?.length">
+      {{
+        say('season.lengthSays', {
+          least: Math.round(meant.length.leastDays),
+          most: Math.round(meant.length.mostDays),
+          model: meant.length.modelDays,
+          which: whichLength(meant.length),
+        })
+      }}
     </p>
     <PassWatering v-if="day" :pass="pass" :day="day" :rain-alone="meant?.rainAlone" />
     <form v-if="open" novalidate @submit.prevent="open = false">

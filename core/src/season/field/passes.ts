@@ -1,5 +1,7 @@
 import { convert, daysBetween, type Day } from '../../quantity/index.ts'
 import type { SoilOutlook } from '../../soil/index.ts'
+import type { BarrierActive } from '../barrier/active.ts'
+import { asLabelled, type LabelledLength } from '../barrier/labelLength.ts'
 import type { FieldPass } from '../judge/judgeShapes.ts'
 import {
   barrierOf,
@@ -61,6 +63,36 @@ export function middleDay(days: (number | undefined)[]): number | undefined {
   return made.length * 2 < days.length ? undefined : made[Math.floor(made.length / 2)]
 }
 
+/** Loss since a day on open ground of the first zone, day by day, added up: the mean of members. */
+function lostSince(pass: ProgrammePass, field: SeasonField, day: number): number[] {
+  const own = field.places.filter((p) => pass.zones.includes(p.zoneId))
+  const place = own.find((p) => p.kind === 'middle') ?? own[0]
+  const from = day - field.from
+  const lost: number[] = []
+  let sum = 0
+  for (let d = Math.max(0, from); place && d < field.days; d++) {
+    lost.push(sum)
+    for (let m = 0; m < field.members; m++) sum += place.pace[m * field.days + d]! / field.members
+  }
+  return lost
+}
+
+/** The doses of a pass as its labels say that they last, with both lengths where they say it. */
+export function labelledDoses(
+  pass: ProgrammePass,
+  context: PlanContext,
+  field: SeasonField,
+  days: (number | undefined)[],
+): { active: BarrierActive; lbPerAcre: number; length?: LabelledLength }[] {
+  const doses = dosesOf(pass, context)
+  const middle = doses.some((d) => d.said) ? middleDay(days) : undefined
+  if (middle === undefined) return doses
+  const lost = lostSince(pass, field, middle)
+  return doses.map((dose) =>
+    dose.said ? { ...dose, ...asLabelled(dose.active, dose.lbPerAcre, dose.said, lost) } : dose,
+  )
+}
+
 /** A planned pass as the field meets it. */
 export function fieldPassOf(
   pass: ProgrammePass,
@@ -69,12 +101,13 @@ export function fieldPassOf(
   ruleDays: RuleDays,
 ): FieldPass {
   const watering = computeWatering(pass, context.today, context.labels)
+  const days = daysOfPass(pass, context, field.members, ruleDays)
   return {
-    days: daysOfPass(pass, context, field.members, ruleDays).map((day) => {
+    days: days.map((day) => {
       const at = day === undefined ? -1 : day - field.from
       return at >= 0 && at < field.days ? at : -1
     }),
-    doses: dosesOf(pass, context),
+    doses: labelledDoses(pass, context, field, days).map(({ active, lbPerAcre }) => ({ active, lbPerAcre })),
     times: field.places.map(({ zoneId, kind }) =>
       pass.zones.includes(zoneId) ? (kind === 'edge' && pass.edges === 'twice' ? 2 : 1) : 0,
     ),

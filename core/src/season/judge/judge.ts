@@ -1,6 +1,11 @@
+import type { BarrierActive } from '../barrier/active.ts'
 import type { SeasonField } from '../field/field.ts'
 import { judgePlace } from './placeJudge.ts'
 import type { FieldPass, JudgedRuns, JudgeEvents } from './judgeShapes.ts'
+
+/** An active that a label lets last longer is another residue. */
+const keyOf = ({ name, halfLifeDays, thresholdLbPerAcre }: BarrierActive) =>
+  `${name} ${halfLifeDays} ${thresholdLbPerAcre}`
 
 /**
  * Judges programmes on a field: residues of every place and member day by day from the first pass on (before it, all that
@@ -13,8 +18,10 @@ export function judgePasses(
   weedsToStop: number[],
   { disturbs = [] }: JudgeEvents = {},
 ): JudgedRuns {
-  const actives = [...new Map(passes.flatMap((p) => p.doses.map((d) => [d.active.name, d.active]))).values()]
-  const slots = passes.map((p) => p.doses.map((d) => actives.findIndex((a) => a.name === d.active.name)))
+  const actives = [
+    ...new Map(passes.flatMap((p) => p.doses.map((d) => [keyOf(d.active), d.active]))).values(),
+  ]
+  const slots = passes.map((p) => p.doses.map((d) => actives.findIndex((a) => keyOf(a) === keyOf(d.active))))
   const runs: JudgedRuns = { escapes: [], places: [] }
   for (let p = 0; p < field.places.length; p++) {
     const { run, escapes } = judgePlace(field, p, { passes, slots, actives, weedsToStop, disturbs })

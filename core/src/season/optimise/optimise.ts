@@ -5,6 +5,7 @@ import { madePasses } from '../field/passes.ts'
 import { barrierOf, type Programme, type ProgrammePass } from '../programme/programme.ts'
 import { computeWatering, waterAfterDays } from '../programme/watering.ts'
 import { weedsToStop, type Season } from '../season.ts'
+import { asLongAsAnyLabel } from '../barrier/labelLength.ts'
 import { boundEscapes, type PassBox } from './bound.ts'
 import { createExact } from './exact.ts'
 import { makeGrids, programmeAt, type GridChoices, type SearchGrid } from './grid.ts'
@@ -108,7 +109,10 @@ function createBounds({ context }: Season, field: SeasonField, weeds: number[]) 
   const dosesAt = (grid: SearchGrid, rate: number): PassBox['doses'] =>
     computeActiveRates(grid.label.rules, { value: grid.rates[rate]!, unit: grid.unit }).flatMap((a) => {
       const active = barrierOf(context.barriers, a.name)
-      return active ? [{ active, lbPerAcre: convert(a.rate.value, a.rate.unit, 'lb/acre') }] : []
+      if (!active) return []
+      // A label's own table may let it last longer than the model does.
+      const lasting = grid.label.rules.uses.some((u) => u.lengths?.length) ? asLongAsAnyLabel(active) : active
+      return [{ active: lasting, lbPerAcre: convert(a.rate.value, a.rate.unit, 'lb/acre') }]
     })
   const wateringOf = ({ label }: SearchGrid): Pick<PassBox, 'watering'> => {
     const watering = computeWatering({ labelId: label.id } as ProgrammePass, context.today, [label])

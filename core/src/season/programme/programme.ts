@@ -1,5 +1,6 @@
 import type { Feeding } from '../../bench/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
+import { lengthAt } from '../barrier/labelLength.ts'
 import {
   convert,
   type Day,
@@ -13,6 +14,7 @@ import type { PassRule, TimingSchoolId, Trend } from '../../soil/index.ts'
 import {
   createActiveFinder,
   computeActiveRates,
+  findUse,
   type Active,
   type Circumstances,
   type LabelRules,
@@ -141,15 +143,20 @@ export const productsOf = (
     return label ? [{ product, label, field }] : []
   })
 
-/** What a pass puts down of each active that makes a barrier, lb/acre. */
+/** What a pass puts down of each active that makes a barrier, lb/acre; and how long its label says that the rate lasts. */
 export function dosesOf(
   pass: ProgrammePass,
-  { labels, barriers }: Pick<PlanContext, 'labels' | 'barriers'>,
-): { active: BarrierActive; lbPerAcre: number }[] {
-  return productsOf(pass, labels).flatMap(({ product, label }) =>
-    computeActiveRates(label.rules, product.rate, 'least').flatMap(({ name, rate }) => {
+  { labels, barriers, zones }: Pick<PlanContext, 'labels' | 'barriers' | 'zones'>,
+): { active: BarrierActive; lbPerAcre: number; said?: { leastDays: number; mostDays: number } }[] {
+  const zone = zones.find((z) => pass.zones.includes(z.id))
+  return productsOf(pass, labels).flatMap(({ product, label }) => {
+    const use = zone && findUse(label.rules, { turf: zone.turf, purpose: 'preEmergent', rate: product.rate })
+    const said = use && lengthAt(use, product.rate)
+    return computeActiveRates(label.rules, product.rate, 'least').flatMap(({ name, rate }) => {
       const active = barrierOf(barriers, name)
-      return active ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre') }] : []
-    }),
-  )
+      return active
+        ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre'), ...(said && { said }) }]
+        : []
+    })
+  })
 }
