@@ -250,6 +250,8 @@ export interface LabelsTaken {
   added: Label[]
   /** Names of labels that were here already, word for word. */
   kept: string[]
+  /** Labels whose name is here already with other rules: the one that is here, and the rules of the file. */
+  differing: { id: LabelId; rules: LabelRules }[]
 }
 
 export const shelfSituation = Joi.object<ShelfSituation, true>({

@@ -152,7 +152,7 @@ export const areaRequest = Joi.object<{ sections: TapedSection[]; tapeUncertaint
 
 /** POST /api/yard/geographic-area */
 export const geographicAreaRequest = Joi.object<{ corners: [number, number][] }, true>({
-  corners: list(Joi.array().ordered(number.required(), number.required()).length(2), 1000).required(),
+  corners: list(Joi.array().ordered(number.required(), number.required()).length(2), 20_000).required(),
 })
 
 /** GET /api/yard/whereabouts */

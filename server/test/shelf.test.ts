@@ -70,6 +70,15 @@ describe('labels', () => {
       kept: { length: 4 },
     })
     expect((await other.get('/api/shelf/labels.json')).json()).toEqual(file)
+    // A neighbour's version of the same product is told, not taken.
+    const neighbours = structuredClone(file)
+    neighbours.labels[1].uses[0].rate.max = 0.5
+    expect((await other.post('/api/shelf/labels.json', neighbours)).json()).toMatchObject({
+      added: [],
+      kept: { length: 3 },
+      differing: [{ id: taken.added[1].id, rules: { name: 'Tarnfold 50 WG' } }],
+    })
+    expect((await other.get('/api/shelf/labels.json')).json()).toEqual(file)
     const broken = structuredClone(file)
     broken.labels[1].uses[0].rate.min = 0.6
     broken.labels[0].name = 'Another'

@@ -118,3 +118,4 @@ export type { Doubt, ReadField, ReadFigure, ReadingLexicon, ReadValues } from '.
 export { rulesOfReading } from './reading/rulesOf.ts'
 export { wordsOfItems, type Box, type Page, type Word } from './reading/word.ts'
 export { retyped, typedText } from './reading/typed.ts'
+export { differencesOf, type LabelDifference } from './differences.ts'

@@ -147,6 +147,42 @@ describe('corners by latitude and longitude', () => {
       expect(area.ok && area.value.value / ((111.035 * 85.394) / 0.3048 ** 2)).toBeCloseTo(1, 3)
     }
   })
+  it('refuses a bow tie, whose halves would count against each other', () => {
+    const tie: [number, number][] = [
+      [38, -84],
+      [38.001, -83.999],
+      [38.001, -84],
+      [38, -83.999],
+    ]
+    expect(computeGeographicArea(tie)).toMatchObject({
+      ok: false,
+      refusals: [{ code: 'outlineCrosses', params: { first: 1, second: 3 } }],
+    })
+  })
+  it('measures a lawn over the date line, whichever way its longitudes are told', () => {
+    const from = (...lons: number[]) =>
+      computeGeographicArea([
+        [-17, lons[0]!],
+        [-17, lons[1]!],
+        [-16.999, lons[1]!],
+        [-16.999, lons[0]!],
+      ])
+    const [past, wrapped, plain] = [from(179.9995, 180.0005), from(179.9995, -179.9995), from(10, 10.001)]
+    for (const area of [past, wrapped])
+      expect(area.ok && plain.ok && area.value.value / plain.value.value).toBeCloseTo(1, 6)
+  })
+  it('takes 20,000 corners of a walk round a lawn, and finds the one place where it crosses itself', () => {
+    const round: [number, number][] = Array.from({ length: 20_000 }, (_, i) => {
+      const turn = (i / 20_000) * 2 * Math.PI
+      return [38 + 0.0002 * Math.cos(turn), -84 + 0.0002 * Math.sin(turn)]
+    })
+    expect(computeGeographicArea(round).ok).toBe(true)
+    const crossed = round.with(5000, round[5004]!).with(5004, round[5000]!)
+    expect(computeGeographicArea(crossed)).toMatchObject({
+      ok: false,
+      refusals: [{ code: 'outlineCrosses' }],
+    })
+  })
   it('refuses two corners and a latitude of 95', () => {
     expect(
       computeGeographicArea([

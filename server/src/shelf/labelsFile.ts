@@ -25,7 +25,11 @@ async function exportLabels(scope: AccountScope): Promise<wire.LabelsFile> {
   return { format: wire.labelsFileFormat, version: 1, labels: labels.map((l) => l.rules) }
 }
 
-/** Takes labels in, all or none; one that is here already, word for word, stays. @throws ProblemError refused with every fault and its place */
+const nameOf = ({ name }: LabelRules): string => name.trim().toLowerCase()
+/**
+ * Takes labels in, all or none; one that is here already, word for word, stays, and one that differs from the label of its name is told, not
+ * taken: its owner decides which of the two holds. @throws ProblemError refused with every fault and its place
+ */
 export async function importLabels(
   scope: AccountScope,
   { labels }: wire.LabelsFile,
@@ -33,9 +37,11 @@ export async function importLabels(
   const faults = labels.flatMap((rules, i) => refusalsOf(rules, `labels.${i}`))
   if (faults.length) throw new ProblemError('refused', faults)
   const here = await labelsOf(scope)
-  const taken: wire.LabelsTaken = { added: [], kept: [] }
+  const taken: wire.LabelsTaken = { added: [], kept: [], differing: [] }
   for (const rules of labels) {
+    const ofName = here.find((l) => nameOf(l.rules) === nameOf(rules))
     if ([...here, ...taken.added].some((l) => isDeepStrictEqual(l.rules, rules))) taken.kept.push(rules.name)
+    else if (ofName) taken.differing.push({ id: ofName.id, rules })
     else
       taken.added.push(
         toWire((await scope.add<wire.Label>('label', { id: randomUUID(), rules, version: 1 })).row),

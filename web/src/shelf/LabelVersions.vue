@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import type { LabelRules } from '@jardinero/core/shelf'
 import type { Label, LabelVersion } from '@jardinero/contract/shelf'
 import { get } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
+import { useDifferences } from './useDifferences.ts'
 
 /** The label as it stood before each change. Records keep the rules they were made under in any case. */
 const props = defineProps<{ label: Label }>()
@@ -14,13 +14,10 @@ watch(
   async () => (versions.value = await get<LabelVersion[]>(`/api/shelf/labels/${props.label.id}/versions`)),
   { immediate: true },
 )
-/** Parts that differ from the version after it. */
-function changed(i: number): string {
-  const before: LabelRules = versions.value[i]!.rules
-  const after: LabelRules = versions.value[i + 1]?.rules ?? props.label.rules
-  const keys = [...new Set([...Object.keys(before), ...Object.keys(after)])] as (keyof LabelRules)[]
-  return keys.filter((k) => JSON.stringify(before[k]) !== JSON.stringify(after[k])).join(', ')
-}
+const differences = useDifferences()
+/** In what it differs from the version after it. */
+const changed = (i: number): string[] =>
+  differences(versions.value[i]!.rules, versions.value[i + 1]?.rules ?? props.label.rules)
 </script>
 
 <template>
@@ -35,11 +32,13 @@ function changed(i: number): string {
                 n: v.number,
                 day: sayDay(v.replacedAt.slice(0, 10), 'long'),
                 who: v.replacedBy,
-                parts: changed(i),
+                parts: changed(i).length,
               })
             }}
           </summary>
-          <pre>{{ JSON.stringify(v.rules, null, 1) }}</pre>
+          <ul>
+            <li v-for="(text, k) in changed(i)" :key="k">{{ text }}</li>
+          </ul>
         </details>
       </li>
     </ul>
@@ -50,10 +49,5 @@ function changed(i: number): string {
 ul {
   padding-left: 1.1rem;
   margin: 0.3rem 0;
-}
-pre {
-  max-height: 16rem;
-  overflow: auto;
-  font-size: 0.78rem;
 }
 </style>

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { LabelsFile } from '@jardinero/contract/shelf'
+import type { LabelsFile, LabelsTaken } from '@jardinero/contract/shelf'
 import { kindOf } from '@jardinero/core/shelf'
 import FaultList from '../kit/FaultList.vue'
 import FigureText from '../kit/FigureText.vue'
@@ -11,6 +11,7 @@ import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useMore } from '../kit/useMore.ts'
+import LabelsDiffering from './LabelsDiffering.vue'
 import { useShelf } from './shelfStore.ts'
 import { useStock } from './useStock.ts'
 
@@ -22,6 +23,7 @@ const { say } = useWords()
 const { stockOf } = useStock()
 const form = useForm()
 const taken = ref<string>()
+const differing = ref<LabelsTaken['differing']>([])
 const open = (at?: string, label?: string) =>
   router.push({ name: 'shelf', query: { ...(at && { at }), ...(label && { label }) } })
 const rows = computed(() =>
@@ -50,8 +52,9 @@ async function takeIn(event: Event): Promise<void> {
   }
   form.clear()
   await form.save(async () => {
-    const { added, kept } = await shelf.takeLabels(content)
-    taken.value = say('shelf.takenIn', { added: added.length, kept: kept.length })
+    const told = await shelf.takeLabels(content)
+    differing.value = told.differing
+    taken.value = say('shelf.takenIn', { added: told.added.length, kept: told.kept.length })
   })
 }
 </script>
@@ -112,6 +115,7 @@ async function takeIn(event: Event): Promise<void> {
         >{{ say('shelf.takeIn') }} <input type="file" accept="application/json,.json" @change="takeIn"
       /></label>
       <p v-if="taken" role="status">{{ taken }}</p>
+      <LabelsDiffering v-model="differing" />
       <FaultList
         v-if="form.faults.value.length"
         class="small"

@@ -1,19 +1,9 @@
 import type { Refusal } from '../../quantity/index.ts'
+import { findCrossing } from './crossing.ts'
 import { straightSides, type Point, type ShapeRule } from './shape.ts'
 
 const corners = (lengths: readonly number[]): Point[] =>
   Array.from({ length: lengths.length / 2 }, (_, i) => [lengths[2 * i]!, lengths[2 * i + 1]!] as const)
-
-const crosses = (a: Point, b: Point, c: Point, d: Point): boolean => {
-  const turn = (p: Point, q: Point, r: Point) =>
-    Math.sign((q[0] - p[0]) * (r[1] - p[1]) - (q[1] - p[1]) * (r[0] - p[0]))
-  return turn(a, b, c) * turn(a, b, d) < 0 && turn(c, d, a) * turn(c, d, b) < 0
-}
-
-const selfCrossing = (points: Point[]): boolean => {
-  const sides = straightSides(points) as [Point, Point][]
-  return sides.some(([a, b], i) => sides.slice(i + 1).some(([c, d]) => crosses(a, b, c, d)))
-}
 
 /** Corners as distances along and across from one corner peg: x, y, x, y … The only shape whose tapes may be zero. */
 export const polygon: ShapeRule = {
@@ -24,7 +14,7 @@ export const polygon: ShapeRule = {
   formula: '½ × | Σ ({along} × next {across} − next {along} × {across}) |',
   check: (lengths): Refusal | undefined => {
     if (lengths.length % 2) return { code: 'cornersInPairs', params: { given: lengths.length } }
-    return selfCrossing(corners(lengths)) ? { code: 'sidesCross', params: {} } : undefined
+    return findCrossing(corners(lengths)) ? { code: 'sidesCross', params: {} } : undefined
   },
   area: (lengths) => {
     const points = corners(lengths)
