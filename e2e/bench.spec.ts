@@ -2,7 +2,17 @@ import { readFileSync } from 'node:fs'
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
 import { almanac } from '../almanac/src/index.ts'
-import { choose, enterDemo, expect, fillAll, sendAs as send, signUp, putDemoBack, test } from './running.ts'
+import {
+  choose,
+  enterDemo,
+  expect,
+  fillAll,
+  sendAs as send,
+  signUp,
+  putDemoBack,
+  test,
+  ownLawn,
+} from './running.ts'
 
 const axe = async (page: Page) =>
   (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze()).violations.map(
@@ -109,16 +119,7 @@ test('spots take half a gallon', async ({ page, running }) => {
 
 test('half a can of spot mix, without a sprayer, a calibration or an area', async ({ page, running }) => {
   await signUp(page, running, 'canny@example.org')
-  const yard = {
-    name: 'By the lake',
-    latitude: 38,
-    longitude: -84.5,
-    timeZone: 'America/New_York',
-    climate: 'quarryBend',
-    timingSchool: 'edgeLed',
-  }
-  const { id: yardId } = await send(page, '/api/yard/yards', yard)
-  await send(page, '/api/yard/zones', { yardId, name: 'Verge', turf: 'tallFescue', state: 'growing' })
+  await ownLawn(page, 'By the lake', 'Verge')
   const rules = {
     name: 'Handmittel',
     sample: false,

@@ -133,6 +133,19 @@ export async function signUp(page: Page, running: Running, email: string): Promi
   await expect(page.getByRole('button', { name: 'I have kept them' })).toBeHidden()
 }
 
+/** A yard of one's own with a lawn that nobody has measured. */
+export async function ownLawn(page: Page, yard: string, lawn: string): Promise<void> {
+  const { id: yardId } = await sendAs(page, '/api/yard/yards', {
+    name: yard,
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  })
+  await sendAs(page, '/api/yard/zones', { yardId, name: lawn, turf: 'tallFescue', state: 'growing' })
+}
+
 /** The next journey finds the demo as it was. */
 export async function putDemoBack(page: Page): Promise<void> {
   // The page may say the yard's name already: it is over when the server says so.

@@ -1,5 +1,6 @@
 import { chromium, type Page } from '@playwright/test'
 import { join } from 'node:path'
+import { pdfOf, threeWay } from './paper.ts'
 import { Running } from './running.ts'
 
 /** Takes the current picture of each main view from the demo data, for the README: node --import tsx e2e/screenshots.ts */
@@ -15,6 +16,9 @@ const browser = await chromium.launch({
   ],
 })
 
+/** Only these, where some are named. */
+const only = process.argv.slice(2)
+
 async function take(
   name: string,
   path: string,
@@ -22,6 +26,7 @@ async function take(
   size = { width: 1280, height: 800 },
   dark = false,
 ) {
+  if (only.length && !only.includes(name)) return
   const page = await browser.newPage({
     viewport: size,
     locale: 'en-US',
@@ -84,11 +89,15 @@ await take('shelf', `/shelf?day=2026-08-01&ask=${asked}`, (page) =>
   page.getByRole('button', { name: 'Quarlock 60 WG, ground ivy: only suppresses' }).click(),
 )
 await take('label', '/shelf?at=label', async (page) => {
-  await page.getByText('Start from a sample label').click()
-  await page.getByRole('combobox', { name: 'Invented, to try things with.' }).click()
-  await page.getByRole('option', { name: 'Quarlock 60 WG' }).click()
-  await page.getByLabel('Most a pass').first().fill('2.86')
-  await page.getByText('It looks like the total').waitFor()
+  const buffer = await pdfOf(page, threeWay)
+  await page
+    .getByLabel(/Have the label as a PDF/)
+    .setInputFiles({ name: 'dreiwerk.pdf', mimeType: 'application/pdf', buffer })
+  for (const at of [1, 2, 3, 4, 5, 6, 7]) {
+    await page.getByText(`Figure ${at} of`).waitFor()
+    await page.keyboard.press('Enter')
+  }
+  await page.getByText('Figure 8 of').waitFor()
 })
 await take('bench', '/bench', mixing)
 await take('ledger', '/ledger?day=2025-12-31', (page) =>

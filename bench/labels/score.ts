@@ -8,7 +8,7 @@ interface Expected {
   value: unknown
 }
 
-export function expectedOf(t: Truth): Expected[] {
+function expectedOf(t: Truth): Expected[] {
   const oneLine = t.lines.length === 1
   const all: (Expected | undefined)[] = [
     { field: 'name', value: t.name },
@@ -51,7 +51,7 @@ export function expectedOf(t: Truth): Expected[] {
 const sorted = (value: unknown): unknown =>
   Array.isArray(value) && typeof value[0] === 'string' ? (value as string[]).toSorted() : value
 /** The same in every figure, to one in ten thousand. */
-export function isSame(a: unknown, b: unknown): boolean {
+function isSame(a: unknown, b: unknown): boolean {
   const [x, y] = [sorted(a), sorted(b)]
   if (typeof x === 'number' && typeof y === 'number') return Math.abs(x - y) <= Math.abs(y) * 1e-4 + 1e-9
   if (typeof x === 'string' && typeof y === 'string') return x.toLowerCase() === y.toLowerCase()
@@ -70,7 +70,7 @@ export interface FieldScore {
   wrong: number
   missed: number
 }
-export const emptyScore = (): FieldScore => ({ right: 0, asked: 0, doubted: 0, wrong: 0, missed: 0 })
+const emptyScore = (): FieldScore => ({ right: 0, asked: 0, doubted: 0, wrong: 0, missed: 0 })
 
 /** @returns what was expected and what was read, of each that is not right */
 export function score(t: Truth, figures: ReadFigure[], into: Map<string, FieldScore>): string[] {

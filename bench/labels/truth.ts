@@ -53,7 +53,7 @@ export interface Truth {
   /** Which of several phrases, 0 to 1, by what is said. */
   phrase: (what: string) => number
 }
-export const layouts = [
+const layouts = [
   'homeCard',
   'booklet',
   'lengthMatrix',
@@ -63,7 +63,7 @@ export const layouts = [
   'bag',
   'lengthRows',
 ] as const
-export type Layout = (typeof layouts)[number]
+type Layout = (typeof layouts)[number]
 
 const beginnings = [
   'Var',

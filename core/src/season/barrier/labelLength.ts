@@ -3,7 +3,7 @@ import type { LabelUse } from '../../shelf/index.ts'
 import type { BarrierActive } from './active.ts'
 
 /** A label moves the model's half-life, and its threshold, by no more than so many times: beyond that one of the two is misread. Estimate. */
-export const mostStretch = 4
+const mostStretch = 4
 /** Where the model has a rate under its threshold from the first day, it is begun so far over it. */
 const leastOver = 1.5
 

@@ -16,7 +16,7 @@ export interface RunningText {
 }
 
 /** A text that is put together word by word: a break of a line within a word is mended. */
-export class TextBuilder implements RunningText {
+class TextBuilder implements RunningText {
   text = ''
   readonly #places: Place[] = []
 

@@ -43,7 +43,7 @@ export function median(values: number[]): number {
 }
 
 /** A run of a PDF’s text layer: where it begins on its line, how wide and high it is. */
-export interface TextRun {
+interface TextRun {
   text: string
   x: number
   /** Its line, from the top of the page. */
@@ -57,7 +57,7 @@ const isOneWord = (left: Word, right: Word): boolean =>
   Math.abs(left.y0 - right.y0) < heightOf(left) * 0.1 && Math.abs(right.x0 - left.x1) < heightOf(left) * 0.08
 
 /** The words of runs of text: a run is cut at its spaces, each letter as wide as the next. */
-export function wordsOfRuns(runs: TextRun[], page: number): Word[] {
+function wordsOfRuns(runs: TextRun[], page: number): Word[] {
   const words: Word[] = []
   for (const { text, x, baseline, width, height } of runs) {
     const letter = width / Math.max(1, text.length)

@@ -7,6 +7,23 @@ import type { PagePicture } from './pagePicture.ts'
 const props = defineProps<{ picture: PagePicture; places: Box[]; said: string }>()
 const canvas = ref<HTMLCanvasElement>()
 
+/** Words beside each other are marked as one. */
+function inLines(places: Box[]): Box[] {
+  const lines: Box[] = []
+  for (const p of places.toSorted((a, b) => a.x0 - b.x0)) {
+    const height = p.y1 - p.y0
+    const line = lines.find((l) => Math.abs(l.y0 - p.y0) < height * 0.6 && p.x0 - l.x1 < height)
+    if (!line) lines.push({ ...p })
+    else
+      Object.assign(line, {
+        x1: Math.max(line.x1, p.x1),
+        y0: Math.min(line.y0, p.y0),
+        y1: Math.max(line.y1, p.y1),
+      })
+  }
+  return lines
+}
+
 async function draw(): Promise<void> {
   const { picture, places } = props
   const view = canvas.value
@@ -34,7 +51,7 @@ async function draw(): Promise<void> {
   pen.fillStyle = 'rgb(255 196 0 / 30%)'
   pen.strokeStyle = '#9a5b00'
   pen.lineWidth = 2
-  for (const p of places) {
+  for (const p of inLines(places)) {
     const box = [
       (p.x0 - x) * zoom - 3,
       (p.y0 - y) * zoom - 3,

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { computed, onMounted, ref, watch } from 'vue'
 import type { LabelRules, Package, ReadFigure } from '@jardinero/core/shelf'
 import { useAccount } from '../../state/index.ts'

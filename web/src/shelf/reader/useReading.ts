@@ -49,6 +49,26 @@ async function figuresIn(
   }
 }
 
+/** Every name a label may print, and those of this screen; the reader’s country goes first where one name means two plants. */
+function useLexicon() {
+  const account = useAccount()
+  const shelf = useShelf()
+  const session = useSession()
+  const plants = usePlants()
+  const { say } = useWords()
+  return computed(() => {
+    const country = new Intl.Locale(session.preferences.locale).region ?? 'US'
+    const known = lexiconOf(
+      { turf: account.almanac.turf, plants: plants.plants.value, actives: shelf.almanac.actives },
+      country,
+    )
+    // As they are named on this screen, too.
+    const named = <T extends { code: string; names: string[] }>(of: T[]): T[] =>
+      of.map((t) => ({ ...t, names: [...new Set([...t.names, say(`plant.${t.code}`)])] }))
+    return { ...known, turf: named(known.turf), plants: named(known.plants) }
+  })
+}
+
 /** A label from its paper: files to figures, and a person going from one to the next. Nothing of it is sent anywhere. */
 export function useReading(
   read: (
@@ -57,7 +77,6 @@ export function useReading(
     language: string,
   ) => Promise<ReadPage[]>,
 ) {
-  const account = useAccount()
   const shelf = useShelf()
   const session = useSession()
   const plants = usePlants()
@@ -71,18 +90,7 @@ export function useReading(
   const refused = ref(false)
   let stop = new AbortController()
 
-  const lexicon = computed(() => {
-    const country = new Intl.Locale(session.preferences.locale).region ?? 'US'
-    const known = lexiconOf(
-      { turf: account.almanac.turf, plants: plants.plants.value, actives: shelf.almanac.actives },
-      country,
-    )
-    // As they are named on this screen, too.
-    const named = <T extends { code: string; names: string[] }>(of: T[]): T[] =>
-      of.map((t) => ({ ...t, names: [...new Set([...t.names, say(`plant.${t.code}`)])] }))
-    return { ...known, turf: named(known.turf), plants: named(known.plants) }
-  })
-
+  const lexicon = useLexicon()
   async function start(chosen: File[]): Promise<void> {
     if (!chosen.length) return
     cancel()
