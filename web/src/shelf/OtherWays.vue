@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { RankedAnswer, Tank } from '@jardinero/core/shelf'
 import { useSession, useWords } from '../kit/session.ts'
+import WayCosts from './WayCosts.vue'
 import type { ShelfChoice } from './useChoice.ts'
 
 /** Every way ranked, spraying among them; other sets; and every label that does not go, with its reason. */
@@ -61,6 +62,7 @@ const rejected = computed(() =>
         <li v-for="(tank, i) in others" :key="i">{{ tankSays(tank) }}</li>
       </ul>
     </template>
+    <WayCosts :shelf="shelf" />
     <details v-if="rejected.length">
       <summary>{{ say('shelf.rejected', { count: rejected.length }) }}</summary>
       <dl>

@@ -3,13 +3,14 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { AccountState } from '@jardinero/contract/account'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { atHome, record } from '../../test/home.ts'
+import { atHome, record, until } from '../../test/home.ts'
 import { useSoil } from '../soil/index.ts'
 import ChoiceView from './ChoiceView.vue'
 import LabelsView from './LabelsView.vue'
 import SheetView from './SheetView.vue'
 import StockForm from './StockForm.vue'
 import TurfCheckRest from './TurfCheckRest.vue'
+import WayCosts from './WayCosts.vue'
 import LabelEditor from './editor/LabelEditor.vue'
 import { trackOf } from './gridTrack.ts'
 import { keys, useHeld } from '../state/index.ts'
@@ -262,6 +263,23 @@ describe('the line through the chosen cells', () => {
     expect(track.path).toMatch(/^M283 157V176.5V\d+(\.\d+)?H191V254.5$/)
     expect(trackOf([undefined], columns, 1)).toBeUndefined()
   })
+})
+
+it('says what each product that works costs, and where a package outlasts its strength', async () => {
+  const { shelf, show, settle } = await (async () => {
+    const home = await atHome(may())
+    return { ...home, shelf: home.use(useChoice) }
+  })()
+  await until(() => shelf.choice.value)
+  const page = show(WayCosts, { shelf })
+  await settle()
+  const row = page.findAll('li').find((li) => li.text().startsWith('Tressock SL'))!
+  expect(row.text()).toMatch(
+    /\$\d+\.\d\d per 1,000 sq ft, \$\d+\.\d\d a treatment of this lawn\. To buy: 1 × /,
+  )
+  // Cheapest for this lawn first.
+  const once = page.findAll('li').map((li) => Number(/\$([\d.]+) a treatment/.exec(li.text())![1]))
+  expect(once).toEqual(once.toSorted((a, b) => a - b))
 })
 
 describe('copying a label', () => {
