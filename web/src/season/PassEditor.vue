@@ -5,7 +5,6 @@ import {
   rangeOfLabel,
   writtenRate,
   type JudgedProgramme,
-  type LabelledLength,
   type PassTime,
   type ProgrammePass,
 } from '@jardinero/core/season'
@@ -17,6 +16,8 @@ import RestRow from '../kit/RestRow.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
 import { givenFigure } from '../kit/working.ts'
+import PartnerHint from './PartnerHint.vue'
+import PassLength from './PassLength.vue'
 import PassWatering from './PassWatering.vue'
 import { usePlanContext } from './usePlanContext.ts'
 
@@ -43,9 +44,6 @@ const faultAt = (field: string) => {
   const fault = faults.value.find((f) => f.field?.endsWith(`.${field}`))
   return fault && refusal(fault)
 }
-/** Whose length is taken: the model's where the two agree. */
-const whichLength = ({ leastDays, mostDays, modelDays }: LabelledLength) =>
-  modelDays < leastDays || modelDays > mostDays ? 'label' : 'both'
 /** A label's least rate, as a partner or a new choice begins. */
 function rateOf(labelId: LabelId, share: number): ProgrammePass['rate'] | undefined {
   const found = context.value.labels.find((l) => l.id === labelId)
@@ -121,16 +119,7 @@ const ruleSays = computed(() =>
     <p v-for="(f, i) in faults" :key="i" class="stop" role="alert">
       {{ refusal(f) }}
     </p>
-    <p v-if="meant?.length">
-      {{
-        say('season.lengthSays', {
-          least: Math.round(meant.length.leastDays),
-          most: Math.round(meant.length.mostDays),
-          model: meant.length.modelDays,
-          which: whichLength(meant.length),
-        })
-      }}
-    </p>
+    <PassLength v-if="meant?.length" :length="meant.length" />
     <PassWatering v-if="day" :pass="pass" :day="day" :rain-alone="meant?.rainAlone" />
     <form v-if="open" novalidate @submit.prevent="open = false">
       <ChoiceField
@@ -167,6 +156,7 @@ const ruleSays = computed(() =>
         :options="partners"
         @update:model-value="takePartner"
       />
+      <PartnerHint v-if="partners.length === 1" :pass="pass" />
       <button class="link">{{ say('season.done') }}</button>
       <button v-if="rule" type="button" class="link" @click="emit('change', { when: rule })">
         {{ say('season.byRule') }}
