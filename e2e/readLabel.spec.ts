@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { concentrate, paper, pdfOf, photoOf, threeWay } from './paper.ts'
-import { enterDemo, expect, ownLawn, signUp, test } from './running.ts'
+import { enterDemo, expect, ownLawn, putDemoBack, signUp, test } from './running.ts'
 
 test.use({ soil: 'waited for' })
 
@@ -81,6 +81,7 @@ test('a label of three actives, from its PDF to the grid', async ({ page, runnin
   await expect(page.locator('h1')).toContainText('Dreiwerk')
   await page.goto(`${running.url}/shelf`)
   await expect(page.getByRole('button', { name: /^Dreiwerk/ }).first()).toBeVisible()
+  await putDemoBack(page)
 })
 
 test('what is no label, or cannot be read, is said in a sentence, and what was typed stays', async ({
@@ -120,5 +121,35 @@ test('what is no label, or cannot be read, is said in a sentence, and what was t
     await give(page, 'side.jpg', 'image/jpeg', await photoOf(page, concentrate, 'transform: rotate(90deg)'))
     await expect(page.locator('.look')).toBeVisible({ timeout: 90_000 })
     await expect(page.locator('.look')).toContainText('Figure 1 of')
+  })
+})
+
+test.describe('on a phone that has been here before', () => {
+  test.use({ serviceWorkers: 'allow' })
+  test('at the shop, without a network, a photo is read by what was fetched before', async ({
+    page,
+    context,
+    running,
+    quiet,
+  }) => {
+    await enterDemo(page, running)
+    await page.goto(`${running.url}/shelf?at=label`)
+    // The readers are fetched in a quiet moment, and kept.
+    await expect(async () => {
+      const kept = await page.evaluate(
+        async () => (await (await caches.open('jardinero-reader')).keys()).length,
+      )
+      expect(kept).toBeGreaterThanOrEqual(4)
+    }).toPass({ timeout: 60_000 })
+    // Once more, so that the page itself is kept too.
+    await page.reload()
+    await page.locator('.drop').waitFor()
+    const photo = await photoOf(page, concentrate)
+    quiet.expected.push(/ERR_INTERNET_DISCONNECTED/, /Failed to load resource/)
+    await context.setOffline(true)
+    await page.reload()
+    await give(page, 'front.jpg', 'image/jpeg', photo)
+    await expect(page.getByText('Figure 1 of')).toBeVisible({ timeout: 90_000 })
+    await context.setOffline(false)
   })
 })

@@ -74,7 +74,9 @@ function leave(): void {
 /** The readers are fetched while there is a network, so that a label can be read at the shop. */
 onMounted(() => {
   const idle = globalThis.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 2000))
-  if (navigator.onLine && 'serviceWorker' in navigator) idle(() => void keepReaders().catch(() => undefined))
+  const saves = (navigator as { connection?: { saveData?: boolean } }).connection?.saveData
+  if (navigator.onLine && !saves && 'serviceWorker' in navigator)
+    idle(() => void keepReaders().catch(() => undefined))
 })
 </script>
 

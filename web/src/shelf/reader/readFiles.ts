@@ -31,9 +31,20 @@ export async function readFiles(files: File[], told: ReadingTold, language: stri
   return pages
 }
 
+/** Resolves once the service worker answers for this page: what is fetched before that is not kept. */
+async function controlled(): Promise<void> {
+  const { serviceWorker } = navigator
+  await serviceWorker.ready
+  if (!serviceWorker.controller)
+    await new Promise((done) => serviceWorker.addEventListener('controllerchange', done, { once: true }))
+}
+
 /** Fetches the readers once, so that they are on the device where there is no network. */
 export async function keepReaders(): Promise<void> {
-  const [{ photoReaderFiles }] = await Promise.all([import('./readPhotos.ts'), import('./readPdf.ts')])
-  const { pdfReaderFiles } = await import('./readPdf.ts')
-  for (const url of [...photoReaderFiles, ...pdfReaderFiles]) await fetch(url)
+  const [{ photoReaderFiles }, { pdfReaderFiles }] = await Promise.all([
+    import('./readPhotos.ts'),
+    import('./readPdf.ts'),
+  ])
+  await controlled()
+  for (const url of [...photoReaderFiles, ...pdfReaderFiles]) if (!(await caches.match(url))) await fetch(url)
 }
