@@ -181,7 +181,7 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
     await page.getByLabel('No seed for, days').fill('10')
     await page.locator('.label-editor').getByRole('button', { name: 'Save' }).click()
     await page.getByRole('button', { name: 'Grünes Eck 1.2 SL' }).click()
-    await expect(page.locator('.rests')).toContainText('then changed: seedingIntervalDays')
+    await expect(page.locator('.rests')).toContainText('then one figure changedNo seed for, days: 7 → 10')
   })
   await test.step('all labels as a file, and back again: nothing doubled', async () => {
     await page.getByRole('button', { name: 'Labels and stock' }).click()

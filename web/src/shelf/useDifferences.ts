@@ -22,7 +22,7 @@ export function useDifferences() {
       say('label.differs', {
         part: say(`label.part.${part}`),
         line: line ?? 0,
-        of: of && has(`label.differs.${of}`) ? say(`label.differs.${of}`) : of,
+        of: of && has(`label.differs.${of}`) ? say(`label.differs.${of}`) : of || 'none',
         before: valueSays(was),
         after: valueSays(is),
       }),
