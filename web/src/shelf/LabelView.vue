@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Label } from '@jardinero/contract/shelf'
-import type { LabelRules, Package } from '@jardinero/core/shelf'
+import type { Package } from '@jardinero/core/shelf'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
@@ -13,7 +13,7 @@ import StockRows from './StockRows.vue'
 import LabelEditor from './editor/LabelEditor.vue'
 import { ApiProblem } from '../kit/api.ts'
 import { amountUnits } from './editor/labelDraft.ts'
-import ReadLabel from './reader/ReadLabel.vue'
+import ReadLabel, { type LabelRead } from './reader/ReadLabel.vue'
 
 /** One label: copied, corrected, with its packages, its own file and how it stood before. */
 const route = useRoute()
@@ -30,14 +30,9 @@ const lawnSqFt = computed(() => {
 const back = () => router.push({ name: 'shelf', query: { at: 'labels' } })
 /** A label that was just copied is asked about: the choice takes what is at hand first. */
 const asksForIt = computed(() => Boolean(label.value) && route.query['have'] === 'ask')
-/** What was read from its paper; each reading begins the form anew. */
-const read = shallowRef<{ rules: Partial<LabelRules>; contents?: Package['amount']; files: File[] }>()
-const readings = ref(0)
+/** What was read from its paper. */
+const read = shallowRef<LabelRead>()
 const isReading = ref(false)
-function takeReading(label: NonNullable<typeof read.value>): void {
-  read.value = label
-  readings.value++
-}
 /** The label that was read is kept with what was copied from it. @returns whether all of it is */
 async function keepFiles(id: Label['id']): Promise<boolean> {
   try {
@@ -90,12 +85,12 @@ const holds = computed((): Package['amount'] | undefined => {
       <StockForm :label="label" :contents="holds" @done="back" />
     </template>
     <template v-else>
-      <ReadLabel v-if="!label" v-model:going="isReading" @read="takeReading" />
+      <ReadLabel v-if="!label" v-model:going="isReading" @read="(label) => (read = label)" />
       <LabelEditor
         v-show="!isReading"
-        :key="label?.id ?? `new ${readings}`"
+        :key="label?.id ?? 'new'"
         :label="label"
-        :read="read?.rules"
+        :read="read"
         :turf="turf"
         :lawn-sq-ft="lawnSqFt"
         @done="saved"

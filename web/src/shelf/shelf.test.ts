@@ -294,6 +294,24 @@ describe('copying a label', () => {
         .find('input')
     return { ...home, page, field }
   }
+  it('takes what was read over what was typed, and keeps the rest', async () => {
+    const { page, field, settle } = await editor()
+    await field('Name on the label').setValue('By hand')
+    await field('Most a year').setValue('2.5')
+    const read = async (rules: object, purpose?: string) => {
+      await page.setProps({ read: { rules, purpose } })
+      await settle()
+    }
+    await read({})
+    expect(field('Name on the label').element.value).toBe('By hand')
+    await read(
+      { name: 'As printed', actives: labelOf('tarnfold').actives, formulation: 'WG' },
+      'postEmergent',
+    )
+    expect(field('Name on the label').element.value).toBe('As printed')
+    expect(field('Active ingredient').element.value).toBe('prodiamine')
+    expect(field('Most a year').element.value).toBe('2.5')
+  })
   it('says nothing of what is not typed yet, and says contradictions as they are typed', async () => {
     const { page, field } = await editor()
     expect(page.find('.findings').exists()).toBe(false)

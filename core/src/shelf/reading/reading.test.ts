@@ -402,3 +402,26 @@ Weeds controlled: dandelion, white clover, ground ivy`)
   const without = rulesOfReading(figures.filter((f) => f.field !== 'rate'))
   expect(without.uses![0]!.rate.max).toBeNaN()
 })
+
+describe('nothing that a person took is lost', () => {
+  it('what is said of all lines, where no line was found', () => {
+    const figures = read(
+      'Do not make more than two applications per year. Allow at least 28 days between applications.',
+    )
+    expect(figures.some((f) => f.line !== undefined)).toBe(false)
+    expect(rulesOfReading(figures).uses).toMatchObject([
+      { turf: [], applicationsPerYear: 2, minimumIntervalDays: 28, purpose: 'postEmergent' },
+    ])
+  })
+  it('a line without its rate is asked for in the unit its class is dosed in', () => {
+    const dry: ReadFigure[] = [
+      { field: 'formulation', value: 'WG', said: '', places: [] },
+      { field: 'turf', value: ['tallFescue'], line: 0, said: '', places: [] },
+    ]
+    expect(rulesOfReading(dry).uses![0]!.rate.unit).toBe('oz/1000ft2')
+  })
+  it('says whether what it is for was among it', () => {
+    expect(rulesOfReading(read('')).purpose).toBe('postEmergent')
+    expect(rulesOfReading(read('').filter((f) => f.field !== 'purpose')).purpose).toBeUndefined()
+  })
+})

@@ -1,13 +1,32 @@
-import { kindOf, type LabelRules, type LabelUse, type Package } from '../label.ts'
+import {
+  kindOf,
+  measureOfFormulation,
+  type LabelRules,
+  type LabelUse,
+  type Package,
+  type Purpose,
+} from '../label.ts'
 import type { ReadField, ReadFigure, ReadValues } from './reading.ts'
 
 type Given = Partial<Omit<LabelRules, 'packages'>>
+/** What stands in a line of the directions. */
+const ofLines: ReadonlySet<ReadField> = new Set([
+  'turf',
+  'rate',
+  'lengths',
+  'annualMaximum',
+  'applicationsPerYear',
+  'minimumIntervalDays',
+  'minimumCarrier',
+])
 
 /**
  * What figures of a reading make of a label: only those that a person took. A line of the directions takes what is said of it before what
  * is said of all; a line without its rate has `NaN` there, which the form asks for.
  */
-export function rulesOfReading(figures: ReadFigure[]): Given & { contents?: Package['amount'] } {
+export function rulesOfReading(
+  figures: ReadFigure[],
+): Given & { contents?: Package['amount']; purpose?: Purpose } {
   const all = <F extends ReadField>(field: F): ReadValues[F][] =>
     figures.filter((f) => f.field === field).map((f) => f.value as ReadValues[F])
   const one = <F extends ReadField>(field: F, line?: number): ReadValues[F] | undefined =>
@@ -18,15 +37,18 @@ export function rulesOfReading(figures: ReadFigure[]): Given & { contents?: Pack
   const given = <K extends string, T>(key: K, value: T | undefined) =>
     (value === undefined ? {} : { [key]: value }) as Partial<Record<K, T>>
 
-  const lines = [...new Set(figures.map((f) => f.line).filter((l) => l !== undefined))].toSorted(
+  const own = [...new Set(figures.map((f) => f.line).filter((l) => l !== undefined))].toSorted(
     (a, b) => a - b,
   )
+  // What is said of all lines stands in one, where none was found.
+  const lines = own.length || !figures.some((f) => ofLines.has(f.field)) ? own : [0]
+  const isDry = measureOfFormulation(one('formulation') ?? 'SL') === 'mass'
   const uses = lines.map((line): LabelUse => {
     const carrier = one('minimumCarrier', line)
     return {
       turf: one('turf', line) ?? [],
       purpose: one('purpose') ?? 'preEmergent',
-      rate: one('rate', line) ?? { min: NaN, max: NaN, unit: 'floz/1000ft2' },
+      rate: one('rate', line) ?? { min: NaN, max: NaN, unit: isDry ? 'oz/1000ft2' : 'floz/1000ft2' },
       ...given('annualMaximum', one('annualMaximum', line)),
       ...given('applicationsPerYear', one('applicationsPerYear', line)),
       ...given('minimumIntervalDays', one('minimumIntervalDays', line)),
@@ -66,6 +88,7 @@ export function rulesOfReading(figures: ReadFigure[]): Given & { contents?: Pack
   return {
     ...rules,
     ...given('contents', one('contents')),
+    ...given('purpose', one('purpose')),
     ...(kindOf(rules) !== 'herbicide' && { uses: [] }),
   }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { Label } from '@jardinero/contract/shelf'
-import type { LabelRules } from '@jardinero/core/shelf'
+import type { LabelRules, Purpose } from '@jardinero/core/shelf'
 import ChoiceField from '../../kit/ChoiceField.vue'
 import FormActions from '../../state/FormActions.vue'
 import TextField from '../../kit/TextField.vue'
@@ -21,8 +21,8 @@ import { useLabelForm } from './useLabelForm.ts'
 /** Copies one label, as fully as its owner wants; contradictions are said as it is typed. */
 const props = defineProps<{
   label?: Label | undefined
-  /** What was read from it, on a new one. */
-  read?: Partial<LabelRules> | undefined
+  /** What was read from its paper, on a new one: laid over what is typed. */
+  read?: { rules: Partial<LabelRules>; purpose?: Purpose | undefined } | undefined
   turf: string[]
   lawnSqFt?: number | undefined
 }>()
@@ -31,14 +31,27 @@ const { say } = useWords()
 const options = useOptions()
 const shelf = useShelf()
 void shelf.load()
-const { draft, measure, findings, row, takeFormulation, takeName, takeProductForm, takeSample, at } =
-  useLabelForm({
-    label: props.label,
-    read: props.read,
-    turf: props.turf,
-    lawnSqFt: props.lawnSqFt,
-    done: (saved) => emit('done', saved),
-  })
+const {
+  draft,
+  measure,
+  findings,
+  row,
+  takeFormulation,
+  takeName,
+  takeProductForm,
+  takeSample,
+  takeReading,
+  at,
+} = useLabelForm({
+  label: props.label,
+  turf: props.turf,
+  lawnSqFt: props.lawnSqFt,
+  done: (saved) => emit('done', saved),
+})
+watch(
+  () => props.read,
+  (read) => read && takeReading(read.rules, read.purpose),
+)
 const samples = computed(() =>
   shelf.almanac.sampleLabels.map((l) => ({ value: l.code, label: l.rules.name })),
 )

@@ -241,6 +241,16 @@ function tankOf(rules: Partial<LabelRules>) {
   }
 }
 
+/** What was read goes over what is typed; of what was not read the typed stays. */
+export function layRead(draft: LabelDraft, read: Partial<LabelRules>, isMetric: boolean): LabelDraft {
+  // What its class alone brings along was not read.
+  const blank = read.formulation ? { formulation: read.formulation } : {}
+  const [before, now] = [draftOf(blank, [], isMetric), draftOf(read, [], isMetric)]
+  const same = (key: keyof LabelDraft) => JSON.stringify(before[key]) === JSON.stringify(now[key])
+  const found = (Object.keys(now) as (keyof LabelDraft)[]).filter((key) => !same(key))
+  return { ...draft, ...Object.fromEntries(found.map((key) => [key, now[key]])) }
+}
+
 /** A label as a draft; one not yet begun where none is given. */
 export function draftOf(rules: Partial<LabelRules> = {}, turf: string[] = [], isMetric = false): LabelDraft {
   const formulation = rules.formulation ?? 'SL'

@@ -7,19 +7,18 @@ import {
   measureOfFormulation,
   type Formulation,
   type LabelRules,
+  type Purpose,
 } from '@jardinero/core/shelf'
 import { useAccount, useRowForm } from '../../state/index.ts'
 import { useShelf } from '../shelfStore.ts'
 import { useSession } from '../../kit/session.ts'
-import { draftOf, usualUnits } from './labelDraft.ts'
+import { draftOf, layRead, usualUnits } from './labelDraft.ts'
 import { takeForm, type ProductForm } from './productForms.ts'
 import { blanksOf, findingsOf } from './labelFindings.ts'
 import { rulesOf } from './rulesOfDraft.ts'
 
 export interface LabelFormParts {
   label?: Label | undefined
-  /** What was read from the label itself, on a new one. */
-  read?: Partial<LabelRules> | undefined
   /** Ticked on a new label. */
   turf: string[]
   /** The lawn it is copied for: a total can be told from a rate by it. */
@@ -28,12 +27,12 @@ export interface LabelFormParts {
 }
 
 /** A label on its way from paper: the draft, what is wrong with it as it is typed, and its saving. */
-export function useLabelForm({ label, read, turf, lawnSqFt, done }: LabelFormParts) {
+export function useLabelForm({ label, turf, lawnSqFt, done }: LabelFormParts) {
   const shelf = useShelf()
   const account = useAccount()
   const session = useSession()
   const isMetric = session.preferences.units === 'metric'
-  const draft = ref(draftOf(label?.rules ?? read, turf, isMetric))
+  const draft = ref(draftOf(label?.rules, turf, isMetric))
   const measure = computed(() => measureOfFormulation(draft.value.formulation))
   const rules = computed(() => rulesOf(draft.value))
   const blanks = computed(() => blanksOf(rules.value))
@@ -61,13 +60,13 @@ export function useLabelForm({ label, read, turf, lawnSqFt, done }: LabelFormPar
       for (const line of list) line.unit = usual.amount
   }
   /** What the actives of a new label are for, until its owner says otherwise: a barrier, or what is up. */
-  let meant = draft.value.uses[0]?.purpose
+  let meant: Purpose | undefined = draft.value.uses[0]?.purpose
   watch(
     () => draft.value.actives.map((a) => a.name).join('\n'),
     () => {
       const [first] = draft.value.uses
       const known = activesNamed(shelf.almanac.actives, [draft.value])
-      if (label || read || !first || first.purpose !== meant || !known.length) return
+      if (label || !first || first.purpose !== meant || !known.length) return
       const barrier = createActiveFinder(account.almanac.barriers)
       meant = first.purpose = known.some((a) => barrier(a.name)) ? 'preEmergent' : 'postEmergent'
     },
@@ -89,5 +88,22 @@ export function useLabelForm({ label, read, turf, lawnSqFt, done }: LabelFormPar
     const sample = shelf.almanac.sampleLabels.find((l) => l.code === code)
     if (sample) draft.value = draftOf(structuredClone(sample.rules))
   }
-  return { draft, measure, findings, row, at, takeFormulation, takeName, takeProductForm, takeSample }
+  /** Lays what was read from its paper over what is typed. @param purpose what it is for, where that was read */
+  function takeReading(read: Partial<LabelRules>, purpose: Purpose | undefined): void {
+    takeFormulation(read.formulation)
+    draft.value = layRead(draft.value, read, isMetric)
+    meant = purpose ? undefined : draft.value.uses[0]?.purpose
+  }
+  return {
+    draft,
+    measure,
+    findings,
+    row,
+    at,
+    takeFormulation,
+    takeName,
+    takeProductForm,
+    takeSample,
+    takeReading,
+  }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from 'vue'
-import type { LabelRules, Package, ReadFigure } from '@jardinero/core/shelf'
+import type { LabelRules, Package, Purpose, ReadFigure } from '@jardinero/core/shelf'
 import { useAccount } from '../../state/index.ts'
 import { useWords } from '../../kit/session.ts'
 import LabelFindings from '../editor/LabelFindings.vue'
@@ -9,9 +9,14 @@ import { keepReaders, readFiles } from './readFiles.ts'
 import { useReading } from './useReading.ts'
 
 /** A label read from a PDF or photos of its booklet, figure by figure, into the form below. */
-const emit = defineEmits<{
-  read: [label: { rules: Partial<LabelRules>; contents?: Package['amount']; files: File[] }]
-}>()
+export interface LabelRead {
+  rules: Partial<LabelRules>
+  /** What it is for, where that was among it. */
+  purpose?: Purpose | undefined
+  contents?: Package['amount'] | undefined
+  files: File[]
+}
+const emit = defineEmits<{ read: [label: LabelRead] }>()
 /** Somebody goes from figure to figure: the form waits. */
 const going = defineModel<boolean>('going', { required: true })
 const account = useAccount()
@@ -59,9 +64,9 @@ function dropped(event: DragEvent): void {
   void start([...(event.dataTransfer?.files ?? [])])
 }
 function finish(): void {
-  const { contents, ...rules } = reading.result()
+  const { contents, purpose, ...rules } = reading.result()
   isDone.value = true
-  emit('read', { rules, ...(contents && { contents }), files: files.value })
+  emit('read', { rules, purpose, contents, files: files.value })
 }
 function take(typed?: string): void {
   reading.take(typed)

@@ -1,3 +1,4 @@
+import { mostPages } from '@jardinero/core/shelf'
 import { FileNotRead, type ReadingTold, type ReadPage } from './pagePicture.ts'
 
 const isPdf = async (file: File): Promise<boolean> =>
@@ -8,23 +9,26 @@ const isPdf = async (file: File): Promise<boolean> =>
  * @throws FileNotRead with why
  */
 export async function readFiles(files: File[], told: ReadingTold, language: string): Promise<ReadPage[]> {
+  if (files.length > mostPages) throw new FileNotRead('tooManyPages')
+  const away = () => {
+    throw new FileNotRead('readerAway')
+  }
   const pages: ReadPage[] = []
   const pictures: File[] = []
   for (const file of files) {
     if (await isPdf(file)) {
-      const { readPdf } = await import('./readPdf.ts')
-      pages.push(...(await readPdf(file, pages.length, told)))
+      const { readPdf } = await import('./readPdf.ts').catch(away)
+      pages.push(...(await readPdf(file, pages.length, told, language)))
     } else pictures.push(file)
   }
   if (!pictures.length) return pages
-  const { canvasOfPhoto, openPhotos } = await import('./readPhotos.ts').catch(() => {
-    throw new FileNotRead('readerAway')
-  })
+  const { canvasOfPhoto, openPhotos } = await import('./readPhotos.ts').catch(away)
   const canvases = []
   for (const file of pictures) canvases.push(await canvasOfPhoto(file))
   const reader = await openPhotos(told, language)
   try {
-    for (const canvas of canvases) pages.push(await reader.read(canvas, pages.length, canvases.length))
+    const of = pages.length + canvases.length
+    for (const canvas of canvases) pages.push(await reader.read(canvas, pages.length, of))
   } finally {
     reader.end()
   }

@@ -33,7 +33,12 @@ async function readPage(page: PDFPageProxy, index: number): Promise<ReadPage> {
  * The pages of a PDF with their words. Nothing of it leaves the device.
  * @throws FileNotRead where it is locked, no PDF, or has more pages than a label
  */
-export async function readPdf(file: Blob, from: number, { signal, told }: ReadingTold): Promise<ReadPage[]> {
+export async function readPdf(
+  file: Blob,
+  from: number,
+  { signal, told }: ReadingTold,
+  language: string,
+): Promise<ReadPage[]> {
   const task = getDocument({
     data: new Uint8Array(await file.arrayBuffer()),
     isEvalSupported: false,
@@ -42,7 +47,9 @@ export async function readPdf(file: Blob, from: number, { signal, told }: Readin
   })
   signal.addEventListener('abort', () => void task.destroy())
   const pdf = await task.promise.catch((error: unknown) => {
-    throw new FileNotRead((error as Error).name === 'PasswordException' ? 'locked' : 'notPdf')
+    const { name } = error as Error
+    if (name === 'PasswordException') throw new FileNotRead('locked')
+    throw new FileNotRead(name === 'InvalidPDFException' ? 'notPdf' : 'readerAway')
   })
   if (pdf.numPages > mostPages) throw new FileNotRead('tooManyPages')
   const pages: ReadPage[] = []
@@ -54,11 +61,13 @@ export async function readPdf(file: Blob, from: number, { signal, told }: Readin
   if (pages.some(({ page }) => page.words.length >= scanned)) return pages
   // A scan: its pages are pictures, and are read as such.
   const { openPhotos } = await import('./readPhotos.ts')
-  const reader = await openPhotos({ signal, told })
+  const reader = await openPhotos({ signal, told }, language)
   try {
     const read: ReadPage[] = []
     for (const [i, { picture }] of pages.entries())
-      read.push(await reader.read((await picture.paint()) as HTMLCanvasElement, from + i, pages.length))
+      read.push(
+        await reader.read((await picture.paint()) as HTMLCanvasElement, from + i, from + pages.length),
+      )
     return read
   } finally {
     reader.end()

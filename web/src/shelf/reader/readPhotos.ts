@@ -83,7 +83,7 @@ export interface PhotoReader {
 }
 
 /** Opens the reader of pictures in its own worker, with data that ships with the application. @param language a reader’s: theirs is read too */
-export async function openPhotos({ signal, told }: ReadingTold, language = 'en'): Promise<PhotoReader> {
+export async function openPhotos({ signal, told }: ReadingTold, language: string): Promise<PhotoReader> {
   let at = { page: 0, of: 1 }
   const spanish = language.startsWith('es')
   // What fails while it opens is told to the handler alone.

@@ -126,6 +126,15 @@ describe('a label that is read', () => {
     await give(file)
     await until(() => page.find('[role=alert]').exists())
     expect(page.find('[role=alert]').text()).toContain('locked with a password')
+    // A file that is read after one that was gone through half does not leave the figures of that one.
+    read.mockResolvedValue([pageOf(label)])
+    await give(file)
+    await until(() => page.find('.look').exists())
+    read.mockRejectedValue(new FileNotRead('tooDark'))
+    await button(page, 'To the form, with nothing of it').trigger('click')
+    await give(file)
+    await until(() => page.find('[role=alert]').exists())
+    expect(page.find('.look').exists()).toBe(false)
   })
 })
 

@@ -1,4 +1,4 @@
-import { computed, markRaw, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import {
   lexiconOf,
   retyped,
@@ -11,6 +11,7 @@ import {
 import { useAccount } from '../../state/index.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import { openWorker } from '../../kit/openWorker.ts'
+import { plain } from '../../kit/plain.ts'
 import { usePlants } from '../../scout/index.ts'
 import type { ReadLabelWorker } from '../../workers/index.ts'
 import { findingsOf } from '../editor/labelFindings.ts'
@@ -98,6 +99,8 @@ export function useReading(
     const { signal } = stop
     problem.value = undefined
     files.value = chosen
+    figures.value = []
+    at.value = 0
     progress.value = { done: 0, of: chosen.length, kind: 'photo' }
     try {
       await Promise.all([plants.load(), shelf.ready()])
@@ -106,19 +109,15 @@ export function useReading(
         { signal, told: (p) => (progress.value = p) },
         session.preferences.locale,
       )
-      const reading = await figuresIn(
-        pages,
-        markRaw(JSON.parse(JSON.stringify(lexicon.value)) as ReadingLexicon),
-        signal,
-      )
-      if (signal.aborted || !reading) return
-      if (!reading.ok) {
-        problem.value = reading.why
+      const reading = await figuresIn(pages, plain(lexicon.value), signal)
+      if (signal.aborted) return
+      // Where the worker does not load, nothing comes back.
+      if (!reading?.ok) {
+        problem.value = reading?.why ?? 'readerAway'
         return
       }
       pictures.value = pages.map((p) => p.picture)
       figures.value = reading.figures.map((figure) => ({ figure, is: 'open' }))
-      at.value = 0
     } catch (error) {
       if (signal.aborted) return
       if (!(error instanceof FileNotRead)) throw error
@@ -140,7 +139,7 @@ export function useReading(
   const asRules = computed(() => rulesOfReading(taken.value))
   /** What contradicts itself among what was taken so far. */
   const findings = computed(() => {
-    const { contents: _, ...rules } = asRules.value
+    const { contents: _contents, purpose: _purpose, ...rules } = asRules.value
     return taken.value.length ? findingsOf(rulesOf(draftOf(rules)), shelf.almanac.actives) : []
   })
   const next = () => (at.value = Math.min(at.value + 1, figures.value.length))
