@@ -54,6 +54,8 @@ export interface Words {
   /** Two quantities of one unit, the unit said once. */
   range: (least: number, most: number, unit: string, asIs?: boolean) => string
   number: (value: number, options?: Intl.NumberFormatOptions) => string
+  /** A price, kept in cents. @param options whole for sums where cents do not matter */
+  money: (cents: number, options?: { whole: boolean }) => string
   /** A calendar day, with the weekday or the year where asked. */
   day: (day: string, style?: 'short' | 'weekday' | 'long') => string
   /** A day of the week; 0 is Sunday. */
@@ -148,6 +150,10 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
     quantity,
     range,
     number: (value, options) => numbers(options).format(value),
+    money: (cents, { whole } = { whole: false }) =>
+      numbers({ style: 'currency', currency: 'USD', ...(whole && { maximumFractionDigits: 0 }) }).format(
+        cents / 100,
+      ),
     day,
     // 1 January 2023 was a Sunday.
     weekday: (index) =>

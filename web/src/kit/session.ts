@@ -130,6 +130,7 @@ export function useWords() {
     range: (least: number, most: number, unit: string, asIs?: boolean) =>
       session.words.range(least, most, unit, asIs),
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
+    money: (cents: number, options?: { whole: boolean }) => session.words.money(cents, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),
     /** A month's short name alone. */
     month: (date: Date) => session.words.day(date.toISOString().slice(0, 10)).replace(/[\d.\s]+/g, ''),

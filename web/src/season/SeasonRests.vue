@@ -29,7 +29,7 @@ import { useShown } from './useShown.ts'
 /** What the answer of the Season station rests on, each changed in place. */
 defineProps<{ judged?: JudgedProgramme | undefined; programme?: Programme | undefined }>()
 const session = useSession()
-const { say, number } = useWords()
+const { say, money } = useWords()
 const { context, half, barrierLabels, stoppable, unstoppable, planDay } = usePlanContext()
 const { choice, set } = useChoices()
 const { programme: shown, change, changePass } = useShown()
@@ -46,8 +46,6 @@ const partners = computed(() =>
   (['no', 'yes'] as const).map((value) => ({ value, label: say(`season.withPartner.${value}`) })),
 )
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
-const money = (cents: number) =>
-  number(cents / 100, { style: 'currency', currency: 'USD', maximumFractionDigits: 0 })
 
 /** The labels that a programme’s passes put down. */
 const labelsOf = ({ passes }: Programme) => {
@@ -117,7 +115,7 @@ const removePass = (id: string) =>
       </template>
     </RestRow>
     <RestRow v-if="programme.passes.length" :name="say('season.cost')">
-      <template #value>{{ money(judged.cost.cents) }}</template>
+      <template #value>{{ money(judged.cost.cents, { whole: true }) }}</template>
       {{ say(judged.cost.known ? 'season.costSays' : 'season.costUnknown') }}
     </RestRow>
     <FertiliserRest :programme="programme" @change="change({ ...programme, fertiliser: $event })" />

@@ -8,7 +8,7 @@ import type { ShelfChoice } from './useChoice.ts'
 /** Every way ranked, spraying among them; other sets; and every label that does not go, with its reason. */
 const props = defineProps<{ shelf: ShelfChoice }>()
 const session = useSession()
-const { say, number, refusal } = useWords()
+const { say, money, refusal } = useWords()
 const choice = computed(() => props.shelf.choice.value!)
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
 const because = ({ worst, bestFor, way }: RankedAnswer) => {
@@ -25,7 +25,7 @@ const tankSays = (tank: Tank) =>
     buy:
       list(tank.products.filter((p) => p.product.source !== 'owned').map((p) => p.product.rules.name)) ||
       'none',
-    cost: tank.cents ? number(tank.cents / 100, { style: 'currency', currency: 'USD' }) : 'none',
+    cost: tank.cents ? money(tank.cents) : 'none',
   })
 /** Where the set clears the way for seed: from when, and the chain of it. */
 const seedAfter = computed(

@@ -8,7 +8,7 @@ import { useStock } from './useStock.ts'
 
 /** The packages of one label: when bought and opened, what is left, and what was last weighed. */
 const props = defineProps<{ label: Label }>()
-const { say, quantity, day: sayDay, number } = useWords()
+const { say, quantity, day: sayDay, money } = useWords()
 const { packagesOf, stockOf } = useStock()
 const editing = ref<StockRow | 'new'>()
 const stock = computed(() => stockOf(props.label))
@@ -18,7 +18,6 @@ const rows = computed(() =>
     left: stock.value?.packages.find((p) => p.id === box.id),
   })),
 )
-const money = (cents: number) => number(cents / 100, { style: 'currency', currency: 'USD' })
 </script>
 
 <template>

@@ -12,7 +12,7 @@ import { useStock } from './useStock.ts'
 const props = defineProps<{ shelf: ShelfChoice; tank: Tank }>()
 const account = useAccount()
 const session = useSession()
-const { say, quantity, range, day: sayDay, number } = useWords()
+const { say, quantity, range, day: sayDay, money } = useWords()
 const { stockOf } = useStock()
 const areaSqFt = computed(() => props.shelf.request.value!.grounds.reduce((sum, g) => sum + g.areaSqFt, 0))
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
@@ -75,7 +75,6 @@ const rows = computed(() =>
     buy: toBuyOf(j),
   })),
 )
-const money = (cents: number) => number(cents / 100, { style: 'currency', currency: 'USD' })
 </script>
 
 <template>

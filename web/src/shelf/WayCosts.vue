@@ -8,18 +8,16 @@ import type { ShelfChoice } from './useChoice.ts'
 /** What each product that works here costs: by area, for the lawn, and what is left of its package after a year. */
 const props = defineProps<{ shelf: ShelfChoice }>()
 const session = useSession()
-const { say, number, quantity } = useWords()
+const { say, quantity, money } = useWords()
 const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
-const money = (cents: number) => number(cents / 100, { style: 'currency', currency: 'USD' })
 /** The ground a cost is told by, as labels of the reader’s country have it. */
 const per = computed(() => (session.preferences.units === 'metric' ? convert(100, 'm2', 'ft2') : 1000))
 const rows = computed(() => {
   const request = props.shelf.request.value!
   const areaSqFt = request.grounds.reduce((sum, g) => sum + g.areaSqFt, 0)
   return props.shelf.choice
-    .value!.judged.filter(
-      (j) => !j.refusals.length && [...j.marks.values()].some((m) => m.mark === 'controls'),
-    )
+    .value!.judged.filter((j) => j.product.source !== 'sample' || props.shelf.isDemo.value)
+    .filter((j) => !j.refusals.length && [...j.marks.values()].some((m) => m.mark === 'controls'))
     .flatMap((j) => {
       const rate = rateFor(j, request)
       const [use] = j.uses.values()

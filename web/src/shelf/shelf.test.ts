@@ -275,11 +275,22 @@ it('says what each product that works costs, and where a package outlasts its st
   await settle()
   const row = page.findAll('li').find((li) => li.text().startsWith('Tressock SL'))!
   expect(row.text()).toMatch(
-    /\$\d+\.\d\d per 1,000 sq ft, \$\d+\.\d\d a treatment of this lawn\. To buy: 1 × /,
+    /\$\d+\.\d\d per 1,000 sq ft, \$\d+\.\d\d a treatment of this lawn\. A year of it is 1 × /,
   )
   // Cheapest for this lawn first.
   const once = page.findAll('li').map((li) => Number(/\$([\d.]+) a treatment/.exec(li.text())![1]))
   expect(once).toEqual(once.toSorted((a, b) => a - b))
+
+  // The price of a sample is invented: a real account is not told it, even where it asks what kind would do.
+  const real = await atHome({
+    ...may(),
+    path: '/shelf?day=2026-05-12&kinds=yes',
+    state: { ...may().state, account: { id: 'a', name: 'Home', demoDay: null } },
+  })
+  const shown = real.show(WayCosts, { shelf: real.use(useChoice) })
+  await until(() => shown.findAll('li').length)
+  const own = labels.map((l) => l.rules.name)
+  for (const li of shown.findAll('li')) expect(own).toContain(li.find('b').text())
 })
 
 describe('copying a label', () => {
