@@ -3,7 +3,7 @@ import type { Belt, PlantStage } from '@jardinero/core/scout'
 import type { ChoiceGround, ChoiceRequest, LabelRules } from '@jardinero/core/shelf'
 import type { Hemisphere, TurfState } from '@jardinero/core/yard'
 import { count, day, list, name } from './field.ts'
-import { labelRules, oneOf, outlookDays, quantity, shelfSituation, turfCheck } from './shelf.ts'
+import { labelRules, oneOf, outlookDays, quantity, saidLength, shelfSituation, turfCheck } from './shelf.ts'
 
 const code = Joi.string()
   .pattern(/^[a-z][A-Za-z0-9]*$/)
@@ -19,6 +19,7 @@ const pastPass = Joi.object({
     }),
     10,
   ).required(),
+  lasts: saidLength,
 })
 /** POST /api/shelf/choose, as its schema lets it through. */
 export interface ChooseOrder extends Pick<

@@ -12,6 +12,7 @@ import {
   oneOf,
   outlookDays,
   override,
+  saidLength,
   shelfSituation,
   turfCheck,
 } from './shelf.ts'
@@ -32,6 +33,7 @@ const passes = list(
       }),
       6,
     ).required(),
+    lasts: saidLength,
   }),
 ).default([])
 

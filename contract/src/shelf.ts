@@ -38,6 +38,11 @@ const plants = list(
     .pattern(/^[a-z][A-Za-z0-9]*$/)
     .max(60),
 )
+/** How long a label says that a pass lasts. */
+export const saidLength = Joi.object({
+  leastDays: number.min(0).max(400).required(),
+  mostDays: number.min(0).max(400).required(),
+})
 export const oneOf = (values: readonly string[]) => Joi.string().valid(...values)
 /** An amount in any unit: the core says in words what does not fit the formulation. */
 const amount = quantity(unit('mass', 'volume'))

@@ -12,7 +12,14 @@ import {
   type LabelId,
 } from '../quantity/index.ts'
 import { computePassTime } from '../outing/index.ts'
-import { computeActiveRates, timesOver, type LabelRules, type Pass } from '../shelf/index.ts'
+import {
+  computeActiveRates,
+  findUse,
+  lengthAt,
+  timesOver,
+  type LabelRules,
+  type Pass,
+} from '../shelf/index.ts'
 
 /** What an application record says of the product that went down. It carries its own copy of the label's rules. */
 export interface RecordedApplication {
@@ -59,10 +66,19 @@ export const passOfRecord = ({
   rate,
   rules,
   stripSqFt,
-}: Pick<RecordedApplication, 'day' | 'rate' | 'rules' | 'stripSqFt'>): Pass => ({
-  day,
-  actives: computeActiveRates(rules, worstRate(rate, stripSqFt)),
-})
+  turf,
+}: Pick<RecordedApplication, 'day' | 'rate' | 'rules' | 'stripSqFt'> & {
+  /** What it went down on. */
+  turf?: string
+}): Pass => {
+  const use = turf && findUse(rules, { turf, purpose: 'preEmergent', rate })
+  const lasts = use && lengthAt(use, rate)
+  return {
+    day,
+    actives: computeActiveRates(rules, worstRate(rate, stripSqFt)),
+    ...(lasts && { lasts }),
+  }
+}
 
 /** When an application ended: as it was noted, else after the time that so much ground usually takes. ISO 8601. */
 export const endOfApplication = ({

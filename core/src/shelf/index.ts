@@ -34,6 +34,7 @@ export { chooseProducts, opensOn, mostWeeds, type Choice } from './choice/choose
 export { compareVectors, findMinimumCover, type Cover, type CoverSet } from './choice/cover.ts'
 export { spotWetting } from './wetting.ts'
 export { densityOf, needsDensity, type Density } from './density.ts'
+export { lengthAt, type SaidLength } from './lengths.ts'
 export { findUse, makesBarrier, namesTurf, type LineAsked } from './directions.ts'
 export { computeReentry, computeReentryInterval, usualDryingHours, type ReentryInterval } from './reentry.ts'
 export { computeExpectation, type Expectation } from './choice/expect.ts'

@@ -13,11 +13,14 @@ import {
 import { densityOf } from './density.ts'
 import { isSameActive } from './names.ts'
 import type { ActiveRate, LabelRules, LabelUse } from './label.ts'
+import type { SaidLength } from './lengths.ts'
 
 /** One pass already on this ground: when, and what of each active went down per area. */
 export interface Pass {
   day: Day
   actives: ActiveRate[]
+  /** How long its label’s own table says that it lasts; absent where it says nothing. */
+  lasts?: SaidLength
 }
 
 /**

@@ -39,6 +39,8 @@ export interface BarrierActive {
   seedingTurf?: string[]
   confidence: 'measured' | 'estimate'
   source: string
+  /** Its half-life was drawn to what a label says of its length, not fitted. */
+  lastsBy?: 'label'
 }
 
 export interface SeedlingKill {

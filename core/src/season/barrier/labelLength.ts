@@ -1,5 +1,4 @@
-import { convert, unitDefinition, type Quantity, type RatePerAreaUnit } from '../../quantity/index.ts'
-import type { LabelUse } from '../../shelf/index.ts'
+import type { SaidLength } from '../../shelf/index.ts'
 import type { BarrierActive } from './active.ts'
 
 /** A label moves the model's half-life, and its threshold, by no more than so many times: beyond that one of the two is misread. Estimate. */
@@ -8,32 +7,8 @@ const mostStretch = 4
 const leastOver = 1.5
 
 /** How long a rate lasts: as the label's own table has it, and as the model does, days. */
-export interface LabelledLength {
-  leastDays: number
-  mostDays: number
+export interface LabelledLength extends SaidLength {
   modelDays: number
-}
-
-/**
- * How long the label's own table says a rate lasts; between its lines by the share of the way. Nothing under its first line, of which
- * it says nothing; over the last the last.
- */
-export function lengthAt(
-  { lengths = [], rate: { unit } }: Pick<LabelUse, 'lengths' | 'rate'>,
-  rate: Quantity<RatePerAreaUnit>,
-): { leastDays: number; mostDays: number } | undefined {
-  if (!lengths.length || unitDefinition(unit).dimension !== unitDefinition(rate.unit).dimension)
-    return undefined
-  const value = convert(rate.value, rate.unit, unit)
-  const lines = lengths.toSorted((a, b) => a.min - b.min)
-  const held = lines.findLast((l) => value >= l.min * (1 - 1e-9))
-  if (!held) return undefined
-  const next = lines[lines.indexOf(held) + 1]
-  const { leastDays, mostDays } = held
-  if (value <= held.max * (1 + 1e-9) || !next) return { leastDays, mostDays }
-  const share = (value - held.max) / (next.min - held.max)
-  const between = (a: number, b: number) => a + (b - a) * share
-  return { leastDays: between(leastDays, next.leastDays), mostDays: between(mostDays, next.mostDays) }
 }
 
 /** @returns after how many days loss has come to `enough`; all the days there are where it does not */
@@ -50,7 +25,7 @@ function daysUntil(enough: number, lost: number[]): number {
 export function asLabelled(
   active: BarrierActive,
   lbPerAcre: number,
-  said: { leastDays: number; mostDays: number },
+  said: SaidLength,
   lost: number[],
 ): { active: BarrierActive; length: LabelledLength } {
   const { halfLifeDays, thresholdLbPerAcre } = active
@@ -66,7 +41,12 @@ export function asLabelled(
   if (!(halfLives > 0)) return { active, length }
   const stretch = Math.min(mostStretch, Math.max(1 / mostStretch, lostThen / halfLives / halfLifeDays))
   return {
-    active: { ...active, halfLifeDays: halfLifeDays * stretch, thresholdLbPerAcre: threshold },
+    active: {
+      ...active,
+      halfLifeDays: halfLifeDays * stretch,
+      thresholdLbPerAcre: threshold,
+      lastsBy: 'label',
+    },
     length,
   }
 }

@@ -63,9 +63,9 @@ export function middleDay(days: (number | undefined)[]): number | undefined {
   return made.length * 2 < days.length ? undefined : made[Math.floor(made.length / 2)]
 }
 
-/** Loss since a day on open ground of the first zone, day by day, added up: the mean of members. */
-function lostSince(pass: ProgrammePass, field: SeasonField, day: number): number[] {
-  const own = field.places.filter((p) => pass.zones.includes(p.zoneId))
+/** Loss since a day on open ground of some zones, day by day, added up: the mean of members. */
+function lostSince(zones: readonly string[], field: SeasonField, day: number): number[] {
+  const own = field.places.filter((p) => zones.includes(p.zoneId))
   const place = own.find((p) => p.kind === 'middle') ?? own[0]
   const from = day - field.from
   const lost: number[] = []
@@ -87,7 +87,7 @@ export function labelledDoses(
   const doses = dosesOf(pass, context)
   const middle = doses.some((d) => d.said) ? middleDay(days) : undefined
   if (middle === undefined) return doses
-  const lost = lostSince(pass, field, middle)
+  const lost = lostSince(pass.zones, field, middle)
   return doses.map((dose) =>
     dose.said ? { ...dose, ...asLabelled(dose.active, dose.lbPerAcre, dose.said, lost) } : dose,
   )
@@ -121,11 +121,16 @@ export function fieldPassOf(
 /** Passes already made that the field still feels. */
 export function madePasses({ zones, barriers }: PlanContext, field: SeasonField): FieldPass[] {
   return zones.flatMap((zone) =>
-    zone.passes.flatMap(({ day, actives }): FieldPass[] => {
-      const at = daysBetween(field.today, day) - field.from
+    zone.passes.flatMap(({ day, actives, lasts }): FieldPass[] => {
+      const ago = daysBetween(field.today, day)
+      const at = ago - field.from
+      const lost = lasts && at >= 0 ? lostSince([zone.id], field, ago) : []
       const doses = actives.flatMap(({ name, rate }) => {
         const active = barrierOf(barriers, name)
-        return active ? [{ active, lbPerAcre: convert(rate.value, rate.unit, 'lb/acre') }] : []
+        if (!active) return []
+        const lbPerAcre = convert(rate.value, rate.unit, 'lb/acre')
+        // As it was planned: by its label, where that says how long it lasts.
+        return [{ active: lasts ? asLabelled(active, lbPerAcre, lasts, lost).active : active, lbPerAcre }]
       })
       if (at < 0 || at >= field.days || !doses.length) return []
       return [

@@ -120,7 +120,7 @@ function lastsOf(run: PlaceRun, field: SeasonField, actives: BarrierActive[]): P
         formula: '{halfLife}',
         operands: { halfLife: operand(active.halfLifeDays, 'd') },
         result: operand(active.halfLifeDays, 'd'),
-        source: 'barrierModel',
+        source: active.lastsBy ?? 'barrierModel',
       })),
       {
         code: 'strongest',

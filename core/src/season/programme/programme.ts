@@ -1,6 +1,5 @@
 import type { Feeding } from '../../bench/index.ts'
 import type { BarrierActive } from '../barrier/active.ts'
-import { lengthAt } from '../barrier/labelLength.ts'
 import {
   convert,
   type Day,
@@ -15,11 +14,13 @@ import {
   createActiveFinder,
   computeActiveRates,
   findUse,
+  lengthAt,
   type Active,
   type Circumstances,
   type LabelRules,
   type Pass,
   type Restriction,
+  type SaidLength,
   type TurfCheck,
 } from '../../shelf/index.ts'
 import type { PlaceKind, TurfState } from '../../yard/index.ts'
@@ -147,7 +148,7 @@ export const productsOf = (
 export function dosesOf(
   pass: ProgrammePass,
   { labels, barriers, zones }: Pick<PlanContext, 'labels' | 'barriers' | 'zones'>,
-): { active: BarrierActive; lbPerAcre: number; said?: { leastDays: number; mostDays: number } }[] {
+): { active: BarrierActive; lbPerAcre: number; said?: SaidLength }[] {
   const zone = zones.find((z) => pass.zones.includes(z.id))
   return productsOf(pass, labels).flatMap(({ product, label }) => {
     const use = zone && findUse(label.rules, { turf: zone.turf, purpose: 'preEmergent', rate: product.rate })
