@@ -294,6 +294,13 @@ describe('calculators for other programs', () => {
         })
       ).json().unit,
     ).toBe('ft2')
+    // A walk round a lawn as a phone tells it: 20,000 corners of 15 digits.
+    const walk = Array.from({ length: 20_000 }, (_, i) => {
+      const turn = (i / 20_000) * 2 * Math.PI
+      return [38 + 0.0002 * Math.cos(turn), -84 + 0.0002 * Math.sin(turn)]
+    })
+    const walked = await post('/api/yard/geographic-area', { corners: walk })
+    expect(walked.json()).toMatchObject({ unit: 'ft2', value: expect.closeTo(13_177, -3) })
     expect((await post('/api/bench/calibrate', { runs: lawn.runs })).json().carrierVolume.value).toBe(1.25)
     const mix = {
       ...made.mixOrder,

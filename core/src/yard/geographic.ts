@@ -22,6 +22,7 @@ export function computeGeographicArea(
   const wrong = corners.findIndex(([lat, lon]) => !(Math.abs(lat) <= 90 && Math.abs(lon) <= 360))
   if (wrong >= 0) return refused({ code: 'notACoordinate', field: `corners.${wrong}`, params: {} })
   const crossing = findCrossing(flat(corners))
+  if (crossing === 'tangled') return refused({ code: 'outlineTangled', field: 'corners', params: {} })
   if (crossing) {
     const [first, second] = crossing
     return refused({

@@ -183,6 +183,14 @@ describe('corners by latitude and longitude', () => {
       refusals: [{ code: 'outlineCrosses' }],
     })
   })
+  it('does not compare every side with every other: an outline that runs to and fro is refused', () => {
+    // 20,000 sides, each as wide as the lawn.
+    const comb: [number, number][] = Array.from({ length: 20_000 }, (_, i) => [
+      38 + i * 1e-8,
+      -84 + (i % 2) * 0.001,
+    ])
+    expect(computeGeographicArea(comb)).toMatchObject({ ok: false, refusals: [{ code: 'outlineTangled' }] })
+  })
   it('refuses two corners and a latitude of 95', () => {
     expect(
       computeGeographicArea([

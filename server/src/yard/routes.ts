@@ -92,6 +92,8 @@ export function yardRoutes(app: App): void {
         body: wire.geographicAreaRequest,
       },
       config: { open: true },
+      // 20,000 corners, as a phone tells them.
+      bodyLimit: 2 * 1024 * 1024,
     },
     (request) => accept(computeGeographicArea(request.body.corners)),
   )
