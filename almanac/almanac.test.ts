@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { labelRules } from '@jardinero/contract/shelf'
 import { computeActiveRates, findContradictions, kindOf } from '@jardinero/core/shelf'
 import { loadCatalogue } from '@jardinero/words'
+import { openGrounds } from '@jardinero/core/yard'
 import { almanac, plantAlmanac } from './src/index.ts'
 
 describe('the almanac', () => {
@@ -25,7 +26,7 @@ describe('the almanac', () => {
       expect(() => new Intl.DateTimeFormat('en', { timeZone })).not.toThrow()
   })
   it('ships labels that are marked, valid, without contradiction, and name only known turf and weeds', () => {
-    const known = new Set([...almanac.turf.map((t) => t.code), 'bareGround'])
+    const known = new Set([...almanac.turf.map((t) => t.code), ...openGrounds])
     const plants = new Set(plantAlmanac.plants.map((p) => p.code))
     for (const { code, rules } of almanac.sampleLabels) {
       expect(labelRules.validate(rules).error, rules.name).toBeUndefined()

@@ -278,6 +278,9 @@ const cases: [code: string, asked: Case, not?: string[]][] = [
   ['notInPlace', { ...sprayed, rules: labelOf('tressock', { notIn: ['US'] }) }],
   ['vapourNearBeds', { ...sprayed, rules: labelOf('fernhold'), around: sold({ nearVegetables: true }) }],
   ['treeRootsUnder', { ...sprayed, rules: labelOf('tressock'), around: sold({ trees: 'over' }) }],
+  // A tree stands in its ring, whatever was said of the yard; and what must not be hit was said of the ground.
+  ['treeRootsUnder', { ...sprayed, rules: miscopied('tressock', 'treeRing'), ground: { turf: 'treeRing' } }],
+  ['vapourNearBeds', { ...sprayed, rules: labelOf('fernhold'), ground: { spare: ['vegetables'] } }],
   [
     'barrierOnFallingSoil',
     {

@@ -92,7 +92,7 @@ test('a stale edit says so and keeps both texts', async ({ page, running, contex
 test('the database goes away for a while: said, kept, saved when it is back', async ({ page, running }) => {
   await enterDemo(page, running)
   await page.goto(`${running.url}/yard`)
-  await page.getByRole('button', { name: 'Add a lawn' }).click()
+  await page.getByRole('button', { name: 'Add a lawn, a bed or a path' }).click()
   await page.getByLabel('What you call it').fill('Behind the shed')
   await choose(page, 'Turf', /bermudagrass/)
   const pid = running.postgresPid()

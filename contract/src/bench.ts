@@ -32,6 +32,7 @@ import type {
   JobId,
   LabelId,
   MixId,
+  PlaceId,
   SprayerId,
   SpreadId,
   TankId,
@@ -74,9 +75,20 @@ export interface ToolRow extends Row<'tool'>, Omit<MeasuringTool, 'holds'> {
   holds: number | null
 }
 
+/** A lawn, or other ground, of a tank or a spread, and how it is treated. */
+interface TreatedZone {
+  zoneId: ZoneId
+  mode: TreatMode
+  spotSqFt: number | null
+  /** What is gone over a second time beside the strips. */
+  edgeSqFt: number | null
+  /** Strips of the yard that are gone over a second time. */
+  stripIds?: PlaceId[]
+}
+
 /** A mix of several products over several zones: everything else the server looks up. */
 export interface TankOrder {
-  zones: { zoneId: ZoneId; mode: TreatMode; spotSqFt: number | null; edgeSqFt: number | null }[]
+  zones: TreatedZone[]
   products: {
     labelId: LabelId
     rate: TankProductOrder['rate'] | null
@@ -245,6 +257,7 @@ const treatedZones = list(
       .required(),
     spotSqFt: Joi.number().min(0).allow(null).default(null),
     edgeSqFt: Joi.number().min(0).allow(null).default(null),
+    stripIds: list(id, 40).unique(),
   }),
   mostGrounds,
 )

@@ -1,7 +1,7 @@
 import Joi from 'joi'
 import { mostGrounds, toolIds, treatModes, type MixRequest, type TankRequest } from '@jardinero/core/bench'
 import { plantStages } from '@jardinero/core/scout'
-import { turfStates } from '@jardinero/core/yard'
+import { sparedThings, turfStates } from '@jardinero/core/yard'
 import { mixChoices, tankChoices, waterQuality } from './bench.ts'
 import { day, list, name, number } from './field.ts'
 import { neighbours } from './choose.ts'
@@ -42,6 +42,7 @@ const judged = {
   check: turfCheck,
   seedingDay: day,
   sownOn: day,
+  spare: list(oneOf(sparedThings), sparedThings.length),
   seen: list(
     Joi.object({
       plant: Joi.string().max(60).required(),
@@ -89,6 +90,7 @@ const severalProducts = Joi.object({
         .default('broadcast'),
       spotSqFt: number,
       edgeSqFt: number,
+      edgeNames: list(name, 40),
       passes,
       ...judged,
     }),

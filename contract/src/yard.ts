@@ -3,9 +3,12 @@ import Joi from 'joi'
 import {
   placeKinds,
   shapeKinds,
+  sparedThings,
   turfStates,
+  widestStripFt,
   type PlaceKind,
   type Section as TapedSection,
+  type Spared,
   type TurfState,
 } from '@jardinero/core/yard'
 import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
@@ -42,7 +45,7 @@ export interface Yard extends Row<'yard'> {
   client?: string | null
 }
 
-/** A part of the yard with one turf. */
+/** A part of the yard with one turf, or of other ground. */
 export interface Zone extends Row<'zone'> {
   yardId: YardId
   name: string
@@ -50,6 +53,8 @@ export interface Zone extends Row<'zone'> {
   state: TurfState
   /** What was looked at on young turf, or on turf that looks dormant. */
   turfCheck?: TurfCheck | null
+  /** What stands in or beside it that must not be hit. */
+  spared?: Spared[] | null
 }
 
 /** A taped section and where it lies on the plan: its own corner in feet, turned in degrees. */
@@ -67,6 +72,8 @@ export interface Place extends Row<'place'> {
   kind: PlaceKind
   sectionId: SectionId | null
   side: number | null
+  /** Of an edge that is gone over on its own: how wide its strip is. */
+  widthFt?: number | null
   /** What is known of its ground and turf, where it differs from what is usual for its kind. */
   ground?: Partial<GroundChoices> | null
 }
@@ -113,6 +120,9 @@ export const zone = rowShapes<Zone>({
     .valid(...turfStates)
     .required(),
   turfCheck: turfCheck.allow(null),
+  spared: list(Joi.valid(...sparedThings), sparedThings.length)
+    .unique()
+    .allow(null),
 })
 
 /** Taped lengths pass through as they came: the core says in words what is wrong with them. */
@@ -140,7 +150,8 @@ export const place = rowShapes<Place>({
     .valid(...placeKinds)
     .required(),
   sectionId: id.allow(null).required(),
-  side: Joi.number().integer().min(0).max(79).allow(null).required(),
+  side: Joi.number().integer().min(0).allow(null).required(),
+  widthFt: Joi.number().greater(0).max(widestStripFt).allow(null),
   ground: ground.allow(null),
 })
 

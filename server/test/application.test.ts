@@ -100,6 +100,59 @@ async function spreader({ add }: Person) {
   })
 }
 
+describe('strips along the edges', () => {
+  it('are measured by the server from the plan, go over twice, and end the year where they are named', async () => {
+    const person = await withLawns(1)
+    const { owner, made, add, zones } = person
+    const [zoneId] = zones as [string]
+    const sections = (await owner.get('/api/yard/sections')).json() as {
+      id: string
+      zoneId: string
+    }[]
+    const kerb = await add('/api/yard/places', {
+      zoneId,
+      name: 'Kerb',
+      kind: 'edge',
+      sectionId: sections.find((s) => s.zoneId === zoneId)!.id,
+      side: 0,
+      widthFt: 2,
+    })
+    const label = await add('/api/shelf/labels', { rules: byName('One 50 WG') })
+    const mix = (stripIds: string[], value: number, day: string) =>
+      owner.post('/api/bench/tanks', {
+        id: randomUUID(),
+        zones: [{ zoneId, mode: 'broadcast', spotSqFt: null, edgeSqFt: null, stripIds }],
+        products: [{ labelId: label, rate: { value, unit: 'oz/1000ft2' }, concentration: null, tool: null }],
+        calibrationId: made.calibration,
+        day,
+        loadPlan: 'fullThenRemainder',
+        waterFirst: null,
+        water: null,
+      })
+    const first = await mix([kerb], 0.26, '2026-02-10')
+    expect(first.statusCode, first.body).toBe(201)
+    // 6,350 ft² and a side of 127 ft by 2 ft again.
+    expect(first.json().result.treated.value).toBeCloseTo(6350 + 254, 6)
+    const [written] = (
+      await owner.post('/api/ledger/applications', {
+        id: randomUUID(),
+        tankId: first.json().id,
+        appliedAt: '2026-02-10T15:00:00Z',
+        applicator: 'Ada',
+      })
+    ).json()
+    expect(written).toMatchObject({ stripSqFt: expect.closeTo(254, 6) })
+    // 0.52 of 1.1 oz is down along the kerb, 0.26 on the rest.
+    expect((await mix([], 0.5, '2026-04-10')).statusCode).toBe(201)
+    const refused = await mix([kerb], 0.3, '2026-04-10')
+    expect([refused.statusCode, refused.json().detail]).toEqual([
+      422,
+      expect.stringMatching(/^Along Kerb, gone over twice: .*Take 0\.275 oz/),
+    ])
+    expect((await mix([randomUUID()], 0.3, '2026-04-10')).json().code).toBe('stripMissing')
+  })
+})
+
 describe('an application', () => {
   it('of one tank, told ten times at once from Bench, outing and two devices, is written down once', async () => {
     const person = await withLawns(2)

@@ -144,7 +144,9 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
       // An open calculator is asked about a lawn without a name.
       const params = given['zone'] === '' ? { ...given, zone: say('refusal.theLawn') } : given
       const key = [`refusal.${code}`, `invalid.${code}`].find((k) => catalogue[k]) ?? 'invalid.other'
-      const told = say(key, params).trimEnd()
+      const fact = say(key, params).trimEnd()
+      const { twice } = params
+      const told = twice ? say('refusal.onStrip', { strip: '', ...params, told: fact }) : fact
       return remedy ? `${told} ${say(`remedy.${remedy.code}`, remedy.params)}` : told
     },
     quantity,

@@ -8,7 +8,7 @@ import {
   type RatePerAreaUnit,
   type VolumeUnit,
 } from '../quantity/index.ts'
-import type { LimitRequest, YearUse } from '../shelf/index.ts'
+import { factsAmong, type GroundFacts, type LimitRequest, type YearUse } from '../shelf/index.ts'
 import type { FillingStep } from './filling.ts'
 import type { LoadPlan } from './loads.ts'
 import { measuringTools, usualTools, type MeasuredDose, type ToolId } from './measure.ts'
@@ -19,7 +19,7 @@ export interface MixRequest
   extends
     LimitRequest,
     Pick<TankRequest, 'actives' | 'override'>,
-    Pick<TankGround, 'around' | 'check' | 'seedingDay' | 'sownOn' | 'seen'> {
+    Pick<TankGround, 'around' | keyof GroundFacts> {
   rate: Quantity<RatePerAreaUnit>
   carrierVolume: Quantity<'gal/1000ft2'>
   areaSqFt: number
@@ -64,7 +64,7 @@ export interface Mix {
  */
 export function computeMix(request: MixRequest): Outcome<Mix> {
   const { rules, turf, state, areaSqFt, passes, areaUncertaintySqFt, tool, rate, name = '' } = request
-  const { actives, override, around, check, seedingDay, sownOn, seen } = request
+  const { actives, override, around } = request
   const { adjuvant: _, ...alone } = rules
   const tank = computeTank({
     day: request.day,
@@ -79,10 +79,7 @@ export function computeMix(request: MixRequest): Outcome<Mix> {
         passes,
         ...(areaUncertaintySqFt !== undefined && { areaUncertaintySqFt }),
         ...(around && { around }),
-        ...(check && { check }),
-        ...(seedingDay && { seedingDay }),
-        ...(sownOn && { sownOn }),
-        ...(seen && { seen }),
+        ...factsAmong(request),
       },
     ],
     products: [{ rules: alone, rate, tool: { id: tool, ...measuringTools[tool] } }],

@@ -223,7 +223,7 @@ describe('several zones, spots and edges', () => {
     ).toBe(6500)
     expect(
       refusalsOf({ grounds: [ground({ edgeSqFt: 150 })], products: [{ rules: dry, rate: oz(0.4) }] }),
-    ).toMatchObject([{ code: 'rateOverMaximum', params: { twice: true, zone: 'Front' } }])
+    ).toMatchObject([{ code: 'rateOverMaximum', params: { twice: 'edges', zone: 'Front' } }])
   })
 })
 

@@ -11,7 +11,7 @@ import {
   type Pass,
   type TurfCheck,
 } from '../shelf/index.ts'
-import type { TurfState } from '../yard/index.ts'
+import type { Spared, TurfState } from '../yard/index.ts'
 import { isOpen, type Job } from './job.ts'
 import type { JobDay } from './days.ts'
 
@@ -26,6 +26,7 @@ export interface JobContext {
     check?: TurfCheck
     /** The swath along its warm edges, ft². */
     edgeSqFt?: number
+    spare?: Spared[]
   }[]
   rulesOf: (labelId: LabelId) => LabelRules | undefined
   seeding: { zoneId: string; day: Day }[]

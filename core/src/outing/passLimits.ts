@@ -9,7 +9,7 @@ import {
   type Circumstances,
   type LabelRules,
 } from '../shelf/index.ts'
-import type { TurfState } from '../yard/index.ts'
+import { isPlanted, isTurf, type Spared, type TurfState } from '../yard/index.ts'
 import type { Limit } from './hour.ts'
 
 /** Limits of one's own, stricter than what is usual; where absent the usual ones stand. */
@@ -32,6 +32,8 @@ export interface PassToPlace {
   /** How long it takes, hours. */
   hours: number
   states: TurfState[]
+  /** No turf is among it: heat that hurts turf does not count. */
+  open?: boolean
   /** The most sensitive of what stands beside the lawn: beds that are eaten from, grass or plants that it hurts; nothing where absent. */
   beside?: 'food' | 'plants'
   /** No earlier than this day: an interval since the last pass. */
@@ -115,7 +117,7 @@ const onLeaf = (rules: LabelRules, turfs?: string[]): boolean =>
  * own can only be stricter.
  */
 export function computePassLimits(
-  { labels, leaf, sprayed, droplet = 'medium', beside }: PassToPlace,
+  { labels, leaf, sprayed, droplet = 'medium', beside, open = false }: PassToPlace,
   ownLimits: OwnLimits = {},
   activeOf: (name: string) => Active | undefined = () => undefined,
 ): PassLimits {
@@ -123,6 +125,7 @@ export function computePassLimits(
     airBand(
       rules,
       rules.actives.flatMap((a) => activeOf(a.name) ?? []),
+      !open,
     )
   const usualWind = usual(mph(sprayed ? windBesideMph[droplet].nothing : usualLimits.spreadWindMph))
   const site: Limit | undefined =
@@ -136,7 +139,7 @@ export function computePassLimits(
   const gust = usual(mph(sprayed ? usualLimits.gustMph : usualLimits.spreadGustMph))
   const airMost = lower(
     strictest(labels, lower, (l) => band(l).most),
-    leaf ? usual(usualLimits.leafMostC) : undefined,
+    leaf && !open ? usual(usualLimits.leafMostC) : undefined,
   )
   const usualDry = usual(usualLimits.leafRainfastHours)
   const rainfast = strictest(
@@ -180,6 +183,7 @@ export function passOfLabels(
     labels,
     leaf: labels.some((l) => onLeaf(l, turfs)),
     sprayed: labels.some((l) => l.formulation !== 'GR'),
+    ...(turfs.length > 0 && !turfs.some(isTurf) && { open: true }),
     ...plain,
     ...(droplet && { droplet }),
     ...(beside && { beside }),
@@ -190,14 +194,19 @@ export function passOfLabels(
 /** What stands beside a lawn that a pass can hurt. What the almanac does not know of is taken to hurt it. */
 export function besideOf(
   labels: LabelRules[],
-  { situation, neighbours }: Pick<Circumstances, 'situation' | 'neighbours'>,
+  {
+    situation,
+    neighbours,
+    spare = [],
+  }: Pick<Circumstances, 'situation' | 'neighbours'> & { spare?: Spared[] },
   activeOf: (name: string) => Active | undefined,
 ): PassToPlace['beside'] {
   const actives = labels.flatMap((l) => l.actives.map((a) => activeOf(a.name)))
   const hurtsPlants = actives.some((a) => !a || a.drift || a.nonSelective || a.volatile)
-  if (situation.nearVegetables && hurtsPlants) return 'food'
+  if ((situation.nearVegetables || spare.includes('vegetables')) && hurtsPlants) return 'food'
   const hurtsGrass = neighbours.some(({ turf, state }) =>
     actives.some((a) => a && ['injures', 'kills'].includes(toleranceOf(a, turf, state)?.verdict ?? '')),
   )
-  return hurtsGrass || (situation.trees !== 'none' && hurtsPlants) ? 'plants' : undefined
+  const plants = situation.trees !== 'none' || spare.length > 0 || neighbours.some((n) => isPlanted(n.turf))
+  return hurtsGrass || (plants && hurtsPlants) ? 'plants' : undefined
 }

@@ -2,6 +2,7 @@ import { addDays, dayOfYear, type Day, type Params } from '../quantity/index.ts'
 import { computeClock, daysFromSpan, daysUntil, type PlantClock, type Situation } from './clock.ts'
 import { computeCover } from './cover.ts'
 import type { Amount, PlantStage } from './find.ts'
+import { isTurf, openGrounds } from '../yard/index.ts'
 import type { Plant } from './plant.ts'
 import type { ThresholdName, Thresholds } from './thresholds.ts'
 
@@ -53,6 +54,20 @@ export interface Ground extends VerdictRequest {
   quantum: Quantum
 }
 const share = (value: number) => ({ value, unit: 'ratio' })
+/** What helps turf, where there is any. */
+const ofTurf = new Set<Act>(['mowAndFeed', 'overseed', 'renovate'])
+/** What one may do about a find on this ground, with why. */
+export const judgeAct = (act: Act, ground: Ground): RankedAct =>
+  ofTurf.has(act) && !isTurf(ground.turf.code) ? out(act, 'noTurf') : actRules[act](ground)
+
+/** What a verdict looks at of a lawn's turf; of other ground, that there is none. @returns undefined where the code is of neither */
+export const verdictTurf = (
+  turfs: readonly VerdictRequest['turf'][],
+  code: string | undefined,
+): VerdictRequest['turf'] | undefined =>
+  turfs.find((t) => t.code === code) ??
+  (code !== undefined && openGrounds.some((g) => g === code) ? { code, season: 'cool' } : undefined)
+
 const out = (act: Act, because: string, params: RankedAct['params'] = {}): RankedAct => ({
   act,
   rank: 0,
@@ -88,7 +103,12 @@ function seedWindow({ turf, day, ...situation }: Ground): { away: number; from: 
  */
 function seedAfterCleanUp(ground: Ground): Day | undefined {
   const { wantedShare, limits, day } = ground
-  if (wantedShare === null || wantedShare < limits.renovateBelow || wantedShare >= limits.overseedBelow)
+  if (
+    wantedShare === null ||
+    !isTurf(ground.turf.code) ||
+    wantedShare < limits.renovateBelow ||
+    wantedShare >= limits.overseedBelow
+  )
     return undefined
   const { away, from, left } = seedWindow(ground)
   const isTime = away ? away <= soonDays : left >= cleanUpDays + comesUpDays
@@ -105,7 +125,7 @@ function clearing(ground: Ground, spray: RankedAct): RankedAct {
 }
 
 /** One rule an act; each says yes with a rank, or no with a reason. */
-export const actRules: Record<Act, (g: Ground) => RankedAct> = {
+const actRules: Record<Act, (g: Ground) => RankedAct> = {
   wait({ plant, clock, day, stage, limits }) {
     if (!clock.dies) return out('wait', 'doesNotDie')
     const today = dayOfYear(day)

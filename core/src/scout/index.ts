@@ -46,7 +46,7 @@ export {
 export { computeHeadChance, computePrior, priorParts, priorWeights, type KeyContext } from './prior.ts'
 export { parseScore, separates, statesOf, type Score } from './score.ts'
 export { computeShare } from './shareWorking.ts'
-export { acts, cleanUpDays, type Act, type RankedAct, type VerdictRequest } from './actRules.ts'
+export { acts, cleanUpDays, verdictTurf, type Act, type RankedAct, type VerdictRequest } from './actRules.ts'
 export {
   parseVerdictThresholds,
   verdictThresholds,

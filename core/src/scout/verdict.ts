@@ -1,5 +1,5 @@
 import { addDays, dayOfYear, daysBetween, type Day } from '../quantity/index.ts'
-import { actRules, acts, quantumOf, type Ground, type RankedAct, type VerdictRequest } from './actRules.ts'
+import { acts, judgeAct, quantumOf, type Ground, type RankedAct, type VerdictRequest } from './actRules.ts'
 import { computeClock, daysFromSpan, daysUntil, spanLength, type PlantClock } from './clock.ts'
 import type { Plant } from './plant.ts'
 import { parseVerdictThresholds, type Thresholds } from './thresholds.ts'
@@ -64,7 +64,7 @@ export function computeVerdict(request: VerdictRequest): Verdict {
     ? [{ act: 'wait', rank: 1, because: 'ownTurf', params: {} }]
     : gone
       ? [gone]
-      : acts.map((act) => actRules[act](ground)).toSorted((a, b) => b.rank - a.rank)
+      : acts.map((act) => judgeAct(act, ground)).toSorted((a, b) => b.rank - a.rank)
   return {
     ownTurf,
     clock,

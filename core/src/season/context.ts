@@ -9,7 +9,7 @@ import {
   type Pass,
   type TurfCheck,
 } from '../shelf/index.ts'
-import { hemisphereOf, type PlaceKind, type TurfState } from '../yard/index.ts'
+import { hemisphereOf, lawnsOf, type PlaceKind, type TurfState } from '../yard/index.ts'
 import type { BarrierActive } from './barrier/active.ts'
 import type { Target } from './barrier/escape.ts'
 import { targetOf } from './barrier/target.ts'
@@ -55,7 +55,7 @@ export function buildPlanContext(facts: PlanFacts): PlanContext {
   const { today, yard, zones, places, labels, others, almanac } = facts
   return {
     today,
-    zones: zones.map(({ id, name, turf, state, turfCheck, areaSqFt, passes }) => ({
+    zones: lawnsOf(zones).map(({ id, name, turf, state, turfCheck, areaSqFt, passes }) => ({
       id,
       name,
       turf,

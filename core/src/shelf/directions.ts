@@ -1,10 +1,10 @@
 import { convert, unitDefinition, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
-import type { TurfState } from '../yard/index.ts'
+import { isPlanted, isTurf, type TurfState } from '../yard/index.ts'
 import type { LabelRules, LabelUse, Purpose } from './label.ts'
 
 /** What a line of the directions is looked up by. What is not given does not matter. */
 export interface LineAsked {
-  /** Turf code of the almanac. */
+  /** Turf code of the almanac, or of other ground. */
   turf: string
   state?: TurfState | null | undefined
   purpose?: Purpose | undefined
@@ -24,9 +24,13 @@ const holds = ({ rate: range }: LabelUse, rate: Quantity<RatePerAreaUnit>): bool
 export const makesBarrier = (rules: { uses: Pick<LabelUse, 'purpose'>[] }): boolean =>
   rules.uses.some((u) => u.purpose === 'preEmergent')
 
-/** Whether any line of the directions names a turf. */
+/** Whether a line of the directions is for a turf or other ground. What may go on bare ground may go on gravel, paving and fence lines. */
+export const coversGround = ({ turf }: Pick<LabelUse, 'turf'>, code: string): boolean =>
+  turf.includes(code) || (!isTurf(code) && !isPlanted(code) && turf.includes('bareGround'))
+
+/** Whether any line of the directions names a turf, or the ground. */
 export const namesTurf = (rules: Pick<LabelRules, 'uses'>, turf: string): boolean =>
-  rules.uses.some((u) => u.turf.includes(turf))
+  rules.uses.some((u) => coversGround(u, turf))
 
 /**
  * The line of a label's directions for a turf: the only place where one is looked up. Of the lines that name the turf, in its
@@ -39,7 +43,7 @@ export function findUse(
 ): LabelUse | undefined {
   const lines = rules.uses.filter(
     (u) =>
-      u.turf.includes(turf) &&
+      coversGround(u, turf) &&
       (!purpose || u.purpose === purpose) &&
       (!state || !u.states || u.states.includes(state)),
   )

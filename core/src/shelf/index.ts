@@ -52,6 +52,7 @@ export {
 } from './choice/request.ts'
 export {
   airBand,
+  factsAmong,
   groundFacts,
   judgeApplication,
   judgementRules,

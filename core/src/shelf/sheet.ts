@@ -1,5 +1,7 @@
 import { convert, unitParts, type Quantity, type RatePerAreaUnit } from '../quantity/index.ts'
 import type { Active } from './active.ts'
+import { isPlanted, isTurf } from '../yard/index.ts'
+import { coversGround } from './directions.ts'
 import { toleranceOf } from './grade.ts'
 import { weedsReached } from './reach.ts'
 import { createActiveFinder } from './names.ts'
@@ -45,7 +47,8 @@ function inUnits({ min, max, unit }: LabelUse['rate'], to: RatePerAreaUnit) {
 }
 
 function turfMark(actives: Active[], use: LabelUse, turf: string): SheetTurf {
-  if (!use.turf.includes(turf)) return 'no'
+  if (!coversGround(use, turf)) return 'no'
+  if (!isTurf(turf)) return isPlanted(turf) ? 'caution' : 'safe'
   const each = actives.map((a) => toleranceOf(a, turf, use.states?.[0] ?? 'growing')?.verdict)
   if (each.some((v) => v === 'injures' || v === 'kills')) return 'no'
   return each.every((v) => v === 'safe') ? 'safe' : 'caution'
@@ -73,7 +76,7 @@ export function computeSheet(labels: LabelRules[], actives: Active[], scope: She
       const known = rules.actives.flatMap((a) => activeOf(a.name) ?? [])
       const liquid = measureOfFormulation(rules.formulation) === 'volume'
       return rules.uses
-        .filter((use) => use.turf.some((t) => scope.turf.includes(t)))
+        .filter((use) => scope.turf.some((t) => coversGround(use, t)))
         .map((use): SheetRow => {
           const { controls, suppresses } = plantsOf(rules, known, use.purpose)
           const [ounce] = unitParts(use.rate.unit)

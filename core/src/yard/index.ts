@@ -12,3 +12,13 @@ export {
 export { checkSection, computeSides, longestTapeFt, tapeNames, type Section } from './section.ts'
 export { shapeKinds, shapes, type Point, type ShapeKind, type ShapeRule } from './shapes/index.ts'
 export { placeOfZone } from './lawPlace.ts'
+export {
+  isPlanted,
+  isTurf,
+  lawnsOf,
+  openGrounds,
+  sparedThings,
+  type OpenGround,
+  type Spared,
+} from './ground.ts'
+export { computeStripArea, edgesOf, stripsOn, widestStripFt, type Strip } from './strip.ts'

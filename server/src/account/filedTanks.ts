@@ -3,6 +3,13 @@ import type { Outing } from '@jardinero/contract/outing'
 
 type Translate = (id: unknown) => unknown
 
+const zonesHere = (zones: Tank['zones'], idHere: (id: string) => string): Tank['zones'] =>
+  zones.map((z) => ({
+    ...z,
+    zoneId: idHere(z.zoneId),
+    ...(z.stripIds && { stripIds: z.stripIds.map(idHere) }),
+  }))
+
 /** What a tank points at, with the ids that has here; its mixes come after it, under ids that follow from the file's. */
 export function tankHere(
   { zones, products, calibrationId, mixIds, jobIds }: Tank,
@@ -10,7 +17,7 @@ export function tankHere(
 ): Partial<Tank> {
   const idHere = (id: string) => String(translate(id))
   return {
-    zones: zones.map((z) => ({ ...z, zoneId: idHere(z.zoneId) })),
+    zones: zonesHere(zones, idHere),
     products: products.map((p) => ({
       ...p,
       labelId: idHere(p.labelId),
@@ -29,7 +36,7 @@ export function spreadHere(
 ): Partial<Spread> {
   const idHere = (id: string) => String(translate(id))
   return {
-    zones: zones.map((z) => ({ ...z, zoneId: idHere(z.zoneId) })),
+    zones: zonesHere(zones, idHere),
     labelId: idHere(labelId),
     calibrationId: idHere(calibrationId),
     mixIds: mixIds.map(idHere),

@@ -1,7 +1,8 @@
+import { In } from 'typeorm'
 import { almanac } from '@jardinero/almanac'
 import type { Calibration, Mix, Sprayer, Tank, TankOrder, ToolRow } from '@jardinero/contract/bench'
 import type { Label } from '@jardinero/contract/shelf'
-import type { Section, Zone } from '@jardinero/contract/yard'
+import type { Place, Section, Zone } from '@jardinero/contract/yard'
 import {
   computeAnyCalibration,
   computeTank,
@@ -14,7 +15,7 @@ import {
 } from '@jardinero/core/bench'
 import { figure, operand } from '@jardinero/core/quantity'
 import { kindOf } from '@jardinero/core/shelf'
-import { computeArea } from '@jardinero/core/yard'
+import { computeArea, edgesOf, stripsOn, type Strip } from '@jardinero/core/yard'
 import { passesOnZone } from '../ledger/index.ts'
 import { createAround } from '../shelf/index.ts'
 import { jobsServed, mixFor } from '../job/index.ts'
@@ -23,6 +24,20 @@ import { fixedId } from '../platform/fixedId.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 
+/** The strips of an order, each with its area. @throws ProblemError notFound, refused where one has no width or no side any more */
+async function stripsOf(
+  scope: AccountScope,
+  { zoneId, stripIds = [] }: TankOrder['zones'][number],
+  sections: Section[],
+): Promise<Strip[]> {
+  if (!stripIds.length) return []
+  const places = await scope.find<Place>('place', { zoneId, id: In(stripIds) })
+  const strips = stripsOn(places, sections)
+  if (strips.length < stripIds.length)
+    throw new ProblemError('refused', [{ code: 'stripMissing', field: 'zones', params: {} }])
+  return strips
+}
+
 async function groundOf(
   scope: AccountScope,
   asked: TankOrder['zones'][number],
@@ -30,7 +45,9 @@ async function groundOf(
 ): Promise<TankGround> {
   const zone = await scope.get<Zone>('zone', asked.zoneId)
   const { facts, around } = await aroundOf(zone)
-  const measured = computeArea(await scope.find<Section>('section', { zoneId: zone.id }))
+  const sections = await scope.find<Section>('section', { zoneId: zone.id })
+  const measured = computeArea(sections)
+  const strips = await stripsOf(scope, asked, sections)
   const { spotSqFt } = asked
   // Spots by the can need no lawn that is measured: they are so much ground themselves.
   const { area, uncertainty } =
@@ -46,7 +63,7 @@ async function groundOf(
     areaUncertaintySqFt: uncertainty.value,
     mode: asked.mode,
     ...(asked.spotSqFt !== null && { spotSqFt: asked.spotSqFt }),
-    ...(asked.edgeSqFt !== null && { edgeSqFt: asked.edgeSqFt }),
+    ...edgesOf(asked.edgeSqFt, strips),
     passes: await passesOnZone(scope, zone),
     ...facts,
     around,

@@ -14,6 +14,7 @@ import { Answers1764000000013 } from './0013-answers.ts'
 import { Jobs1764000000014 } from './0014-jobs.ts'
 import { Weather1764000000015 } from './0015-weather.ts'
 import { Alike1764000000016 } from './0016-alike.ts'
+import { Ground1764000000017 } from './0017-ground.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -33,4 +34,5 @@ export const migrations = [
   Jobs1764000000014,
   Weather1764000000015,
   Alike1764000000016,
+  Ground1764000000017,
 ]

@@ -9,6 +9,7 @@ import {
   computePrior,
   computeVerdict,
   createKey,
+  verdictTurf,
   type KeyAnswers,
 } from '@jardinero/core/scout'
 import type { App } from '../platform/app.ts'
@@ -114,7 +115,7 @@ function calculatorRoutes(app: App): void {
     (request) => {
       const asked = request.body
       const plant = plants.find((p) => p.code === asked.plant)
-      const turf = almanac.turf.find((t) => t.code === asked.turf)
+      const turf = verdictTurf(almanac.turf, asked.turf)
       if (!plant || !turf)
         throw new ProblemError('refused', [
           {

@@ -1,7 +1,7 @@
 import type { ChooseOrder } from '@jardinero/contract/choose'
 import { almanac, plantAlmanac, sprouts } from '@jardinero/almanac'
 import type { Refusal } from '@jardinero/core/quantity'
-import { computeVerdict } from '@jardinero/core/scout'
+import { computeVerdict, verdictTurf } from '@jardinero/core/scout'
 import {
   chooseProducts,
   judgeApplication,
@@ -15,7 +15,7 @@ import {
 import { ProblemError } from '../platform/problem.ts'
 
 function weedsOf(order: ChooseOrder): ChoiceRequest['weeds'] {
-  const turf = almanac.turf.find((t) => t.code === order.turf)
+  const turf = verdictTurf(almanac.turf, order.turf)
   const faults: Refusal[] = turf
     ? []
     : [{ code: 'turfNotKnownHere', field: 'turf', params: { given: order.turf } }]

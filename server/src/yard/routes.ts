@@ -4,12 +4,19 @@ import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/yard'
 import type { Refusal } from '@jardinero/core/quantity'
 import { checkGround, checkParameters } from '@jardinero/core/soil'
-import { checkSection, computeArea, computeGeographicArea, hemisphereOf } from '@jardinero/core/yard'
+import {
+  checkSection,
+  computeArea,
+  computeGeographicArea,
+  hemisphereOf,
+  openGrounds,
+} from '@jardinero/core/yard'
 import type { App } from '../platform/app.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept } from '../platform/problem.ts'
 
-const knownTurf = new Set(almanac.turf.map((t) => t.code))
+/** Turf of the almanac, and ground that is none. */
+const knownTurf = new Set([...almanac.turf.map((t) => t.code), ...openGrounds])
 const knownClimates = new Set(almanac.climates.map((c) => c.code))
 
 const unknownCode = (known: Set<string>, value: unknown, field: string): Refusal[] =>

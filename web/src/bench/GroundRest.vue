@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { treatModes } from '@jardinero/core/bench'
+import type { PlaceId } from '@jardinero/core/quantity'
+import { isTurf } from '@jardinero/core/yard'
 import CheckList from '../kit/CheckList.vue'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
@@ -14,7 +16,7 @@ import type { Bench } from './useBench.ts'
 
 /** Which lawns the tank is for, and how much of each: all of it, spots, edges a second time. */
 const props = defineProps<{ bench: Bench; faultAt: (...fields: string[]) => string | undefined }>()
-const { areas } = useYard()
+const { areas, strips } = useYard()
 const { say, quantity } = useWords()
 const options = useOptions()
 const b = props.bench
@@ -24,6 +26,11 @@ const chosen = computed({
   set: (ids) => (b.choices.value.zoneIds = ids),
 })
 const ground = (id: string): GroundChoice => b.choices.value.ground[id] ?? { mode: 'broadcast' }
+const stripOptions = (id: string) =>
+  (strips.value.get(id) ?? []).map((s) => ({
+    value: s.id as PlaceId,
+    label: `${s.name}, ${quantity(s.area.value, 'ft2')}`,
+  }))
 const change = (id: string, patch: Partial<GroundChoice>) =>
   (b.choices.value.ground[id] = { ...ground(id), ...patch })
 </script>
@@ -40,7 +47,7 @@ const change = (id: string, patch: Partial<GroundChoice>) =>
       <template v-if="areas.get(z.id)" #value><FigureText :figure="areas.get(z.id)!.area" /></template>
       {{
         areas.get(z.id)
-          ? say('bench.zoneSays', {
+          ? say(isTurf(z.turf) ? 'bench.zoneSays' : 'bench.openSays', {
               state: z.state,
               spread: quantity(areas.get(z.id)!.uncertainty.value, 'ft2'),
             })
@@ -62,11 +69,19 @@ const change = (id: string, patch: Partial<GroundChoice>) =>
       :fault="faultAt(`grounds.${i}.spotSqFt`)"
       @update:model-value="change(z.id, { spotSqFt: $event! })"
     />
+    <CheckList
+      v-if="ground(z.id).mode !== 'spot' && strips.get(z.id)?.length"
+      :model-value="ground(z.id).stripIds ?? []"
+      :label="say('bench.strips')"
+      :options="stripOptions(z.id)"
+      :fault="faultAt(`grounds.${i}.edgeSqFt`)"
+      @update:model-value="change(z.id, { stripIds: $event })"
+    />
     <NumberField
-      v-else
+      v-if="ground(z.id).mode !== 'spot'"
       :model-value="ground(z.id).edgeSqFt"
       unit="ft2"
-      :label="say('bench.edgeArea')"
+      :label="say(strips.get(z.id)?.length ? 'bench.edgeAreaBeside' : 'bench.edgeArea')"
       :fault="faultAt(`grounds.${i}.edgeSqFt`)"
       @update:model-value="change(z.id, { edgeSqFt: $event! })"
     />

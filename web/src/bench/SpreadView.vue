@@ -34,12 +34,7 @@ async function record(): Promise<void> {
     id,
     spread: {
       id: spreadId,
-      zones: b.ground.grounds.value.map((g) => ({
-        zoneId: g.id,
-        mode: g.mode,
-        spotSqFt: g.spotSqFt ?? null,
-        edgeSqFt: g.edgeSqFt ?? null,
-      })),
+      zones: b.ground.treated(),
       labelId: b.goods.label.value!.id,
       calibrationId: b.gear.calibration.value!.id,
       day: on,

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { nextTick, ref } from 'vue'
 import { atHome, homeState, record, rules } from '../../test/home.ts'
 import { planCan } from '@jardinero/core/bench'
-import type { LabelId } from '@jardinero/core/quantity'
+import type { LabelId, PlaceId, SectionId } from '@jardinero/core/quantity'
 import { useYard } from '../state/index.ts'
 import { useBench } from './useBench.ts'
 import { useCan } from './useCan.ts'
@@ -191,6 +191,32 @@ describe('a tank that is handed over', () => {
     await nextTick()
     const other = use(() => useTankChoices(ref('another yard'), ref('2026-02-28')))
     expect(other.choices.value.labelIds).toEqual(['l', 'o'])
+  })
+})
+
+describe('strips along the edges', () => {
+  it('are gone over a second time by their name, and told to the server by it', async () => {
+    const kerb = {
+      ...homeState().places[1]!,
+      id: 'kerb' as PlaceId,
+      name: 'Kerb',
+      sectionId: 's' as SectionId,
+      side: 0,
+      widthFt: 2,
+    }
+    const { b } = await bench({ state: { places: [kerb] } })
+    b.choices.value.doses = { l: { value: 0.26, unit: 'oz/1000ft2' } }
+    b.choices.value.ground['z'] = { mode: 'broadcast', stripIds: ['kerb' as PlaceId] }
+    expect(b.outcome.value).toMatchObject({ ok: true, value: { treated: { value: 6350 + 254 } } })
+    expect(b.ground.treated()).toMatchObject([{ zoneId: 'z', edgeSqFt: null, stripIds: ['kerb'] }])
+    b.choices.value.doses = { l: { value: 0.5, unit: 'oz/1000ft2' } }
+    expect(b.outcome.value).toMatchObject({
+      ok: false,
+      refusals: [{ params: { twice: 'named', strip: 'Kerb' } }],
+    })
+    b.choices.value.ground['z'] = { mode: 'spot', spotSqFt: 50, stripIds: ['kerb' as PlaceId] }
+    expect(b.ground.treated()).toMatchObject([{ edgeSqFt: null }])
+    expect(b.ground.treated()[0]).not.toHaveProperty('stripIds')
   })
 })
 

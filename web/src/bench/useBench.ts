@@ -87,13 +87,14 @@ export function useBench() {
             : undefined,
   )
 
+  /** The lawns as the server is told of them: what they measure it looks up. */
+  const treated = (): TankOrder['zones'] =>
+    grounds.value.map(({ id, mode, spotSqFt = null }) => {
+      const { edgeSqFt = null, stripIds = [] } = mode === 'spot' ? {} : (choices.value.ground[id] ?? {})
+      return { zoneId: id, mode, spotSqFt, edgeSqFt, ...(stripIds.length && { stripIds }) }
+    })
   const order = (): TankOrder => ({
-    zones: grounds.value.map((g) => ({
-      zoneId: g.id,
-      mode: g.mode,
-      spotSqFt: g.spotSqFt ?? null,
-      edgeSqFt: g.edgeSqFt ?? null,
-    })),
+    zones: treated(),
     products: request.value!.products.map((p, i) => ({
       labelId: products.value[i]!.id,
       rate: p.rate ?? null,
@@ -113,7 +114,7 @@ export function useBench() {
     startWith,
     leaveCan,
     takeEquipment,
-    ground: { zone, zones: measured, chosenZones, grounds },
+    ground: { zone, zones: measured, chosenZones, grounds, treated },
     gear,
     goods,
     request,

@@ -2,7 +2,7 @@ import { useLocalStorage } from '@vueuse/core'
 import { watch, type Ref } from 'vue'
 import { useRoute } from 'vue-router'
 import type { LoadPlan, TreatMode, WaterQuality } from '@jardinero/core/bench'
-import type { Day, Quantity, Unit, CalibrationId, LabelId, ZoneId } from '@jardinero/core/quantity'
+import type { Day, Quantity, Unit, CalibrationId, LabelId, PlaceId, ZoneId } from '@jardinero/core/quantity'
 import { useSession } from '../kit/session.ts'
 import { handedOver } from '../state/index.ts'
 
@@ -10,6 +10,7 @@ export interface GroundChoice {
   mode: TreatMode
   spotSqFt?: number
   edgeSqFt?: number
+  stripIds?: PlaceId[]
 }
 /** The tank that is being put together. It begins empty, and another one begins where its yard, its day or what leads it changes. */
 export interface TankChoices {

@@ -1,6 +1,7 @@
 import { computed, type Ref } from 'vue'
 import type { Zone } from '@jardinero/contract/yard'
 import type { TankGround, TankProductOrder, TankRequest } from '@jardinero/core/bench'
+import { edgesOf } from '@jardinero/core/yard'
 import type { Day } from '@jardinero/core/quantity'
 import { useYard } from '../state/index.ts'
 import { useSession } from '../kit/session.ts'
@@ -14,11 +15,12 @@ type Choices = ReturnType<typeof useTankChoices>['choices']
 
 /** The lawns a tank is for, each as it is treated. */
 export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>, passDay: Ref<Day>) {
-  const { areas, passesOn } = useYard()
+  const { areas, strips, passesOn } = useYard()
   const { outlookFrom, around, factsOf } = useCircumstances()
   return computed(() =>
     chosenZones.value.map((z): TankGround => {
-      const { mode = 'broadcast', spotSqFt, edgeSqFt } = choices.value.ground[z.id] ?? {}
+      const { mode = 'broadcast', spotSqFt, edgeSqFt, stripIds = [] } = choices.value.ground[z.id] ?? {}
+      const again = (strips.value.get(z.id) ?? []).filter((s) => stripIds.includes(s.id))
       const measured = areas.value.get(z.id)
       return {
         id: z.id,
@@ -29,7 +31,7 @@ export function useTankGrounds(choices: Choices, chosenZones: Ref<Zone[]>, passD
         areaUncertaintySqFt: measured?.uncertainty.value ?? 0,
         mode,
         ...(spotSqFt !== undefined && { spotSqFt }),
-        ...(edgeSqFt !== undefined && { edgeSqFt }),
+        ...(mode !== 'spot' && edgesOf(edgeSqFt, again)),
         passes: passesOn(z.id),
         ...factsOf(z, passDay.value),
         around: { ...around(chosenZones.value), outlook: outlookFrom(passDay.value) },

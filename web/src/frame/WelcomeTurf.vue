@@ -12,7 +12,7 @@ const props = defineProps<{ first: FirstYard; form: Form }>()
 const { said } = props.first
 const account = useAccount()
 const { say } = useWords()
-const { options, otherNames } = useTurfNames()
+const { turf: options, otherNames } = useTurfNames()
 const states = computed(() => turfStates.map((value) => ({ value, label: say(`turfState.${value}`) })))
 const chosen = computed(() => account.almanac.turf.find((t) => t.code === said.turf))
 </script>

@@ -56,7 +56,11 @@ export function useOutingPass() {
         }),
       )
       .sort((a, b) => (a.day < b.day ? 1 : -1))[0]
-    const beside = besideOf(candidate.labels, around(treated.value), (name) => shelf.activeOf(name))
+    const beside = besideOf(
+      candidate.labels,
+      { ...around(treated.value), spare: treated.value.flatMap((z) => z.spared ?? []) },
+      (name) => shelf.activeOf(name),
+    )
     return passOfLabels(candidate.labels, turfs, {
       hours: Math.min(12, Math.max(1, time.value.value / 60)),
       ...(beside && { beside }),

@@ -1,7 +1,13 @@
 import { computed } from 'vue'
 import type { Find } from '@jardinero/contract/scout'
 import { figure, operand, type Figure } from '@jardinero/core/quantity'
-import { computeCover, computeVerdict, type MeasuredCover, type Verdict } from '@jardinero/core/scout'
+import {
+  computeCover,
+  computeVerdict,
+  verdictTurf,
+  type MeasuredCover,
+  type Verdict,
+} from '@jardinero/core/scout'
 import { useAccount, useYard } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from './usePlants.ts'
@@ -70,7 +76,7 @@ export function useFinds() {
   function verdictOf(find: Find): Verdict | undefined {
     const plant = plantOf(find.plant)
     const zone = zones.value.find((z) => z.id === find.zoneId)
-    const turf = account.almanac.turf.find((t) => t.code === zone?.turf)
+    const turf = verdictTurf(account.almanac.turf, zone?.turf)
     if (!plant || !turf) return undefined
     return computeVerdict({
       ...situation.value,

@@ -53,11 +53,12 @@ export function useJobJudgement() {
   const { jobs, days, rulesOf } = useJobDays()
   const judged = computed(() =>
     judgeJobs(jobs.value, days.value, {
-      zones: zones.value.map(({ id, name, turf, state, turfCheck }) => ({
+      zones: zones.value.map(({ id, name, turf, state, turfCheck, spared }) => ({
         id,
         name,
         turf,
         state,
+        ...(spared?.length && { spare: spared }),
         passes: passesOn(id),
         edgeSqFt: places.value.some((p) => p.zoneId === id && p.kind === 'edge') ? 1 : 0,
         ...(turfCheck && { check: turfCheck }),

@@ -4,6 +4,7 @@ import {
   computeCover,
   computeVerdict,
   plantStages,
+  verdictTurf,
   type PlantStage,
   type RankedAct,
 } from '@jardinero/core/scout'
@@ -34,7 +35,7 @@ export function useChoiceWeeds(
     }),
   )
   function actsOf(plant: string, stage: PlantStage): RankedAct[] {
-    const turf = account.almanac.turf.find((t) => t.code === treated.value[0]?.turf)
+    const turf = verdictTurf(account.almanac.turf, treated.value[0]?.turf)
     if (!turf) return []
     return computeVerdict({
       ...season.value,

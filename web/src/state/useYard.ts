@@ -5,7 +5,7 @@ import { passOfRecord } from '@jardinero/core/ledger'
 import type { Situation } from '@jardinero/core/scout'
 import type { Pass } from '@jardinero/core/shelf'
 import { computeTiming, type ProbeReading, type Timing } from '@jardinero/core/soil'
-import { computeArea, hemisphereOf, type MeasuredArea } from '@jardinero/core/yard'
+import { computeArea, hemisphereOf, stripsOn, type MeasuredArea } from '@jardinero/core/yard'
 import { useAccount } from './account.ts'
 import { useHeld } from './held.ts'
 import { useSeason } from './season.ts'
@@ -30,6 +30,17 @@ export function useYard() {
     })
     return new Map(measured)
   })
+
+  /** Strips along edges, by lawn. */
+  const strips = computed(
+    () =>
+      new Map(
+        zones.value.map((z) => {
+          const own = places.value.filter((p) => p.zoneId === z.id)
+          return [z.id, stripsOn(own, account.sectionsOf(z.id))]
+        }),
+      ),
+  )
 
   const timeZone = computed(() => held.timeZone)
   const today = computed<Day>(() => held.today)
@@ -95,6 +106,7 @@ export function useYard() {
     zones,
     places,
     areas,
+    strips,
     timeZone,
     today,
     day,

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed, reactive } from 'vue'
 import type { Place, Zone } from '@jardinero/contract/yard'
-import { computeSides, placeKinds, type PlaceKind } from '@jardinero/core/yard'
+import { computeSides, placeKinds, stripsOn, type PlaceKind } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useAccount, useRowForm } from '../state/index.ts'
+import LengthField from '../kit/LengthField.vue'
 import FormActions from '../state/FormActions.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
@@ -17,6 +18,7 @@ const typed = reactive({
   name: props.place?.name ?? '',
   zoneId: props.place?.zoneId ?? props.zones[0]?.id ?? '',
   kind: props.place?.kind ?? ('edge' as PlaceKind),
+  widthFt: props.place?.widthFt ?? NaN,
   where: props.place?.sectionId ? `${props.place.sectionId}/${props.place.side}` : '',
 })
 const kinds = computed(() => placeKinds.map((value) => ({ value, label: say(`placeKind.${value}`) })))
@@ -41,6 +43,13 @@ const sides = computed(() =>
     }),
 )
 
+/** The strip as it is typed. */
+const strip = computed(() => {
+  const [sectionId = '', side = ''] = typed.where.split('/')
+  const place = { id: '', name: typed.name, sectionId, side: Number(side), widthFt: typed.widthFt }
+  return side ? stripsOn([place], account.state.sections)[0] : undefined
+})
+
 const row = useRowForm({
   part: 'places',
   row: props.place,
@@ -52,6 +61,7 @@ const row = useRowForm({
       kind: typed.kind,
       sectionId: sectionId ?? null,
       side: side === undefined ? null : Number(side),
+      widthFt: side !== undefined && Number.isFinite(typed.widthFt) ? typed.widthFt : null,
     }
   },
   done: () => emit('done'),
@@ -76,6 +86,14 @@ const { form } = row
       :options="sides"
       :hint="say('yard.sideHint')"
     />
+    <template v-if="typed.kind === 'edge' && typed.where">
+      <LengthField v-model="typed.widthFt" :label="say('yard.stripWidth')" :fault="form.faultAt('widthFt')" />
+      <p class="quiet small">
+        {{
+          strip ? say('yard.stripSays', { area: quantity(strip.area.value, 'ft2') }) : say('yard.stripHint')
+        }}
+      </p>
+    </template>
     <FormActions :row="row" />
   </form>
 </template>

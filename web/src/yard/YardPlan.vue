@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core'
-import { ref } from 'vue'
+import { ref, useId } from 'vue'
 import type { Section } from '@jardinero/contract/yard'
 import { useWords } from '../kit/session.ts'
-import { pathOf, sidePath } from './placed.ts'
+import { pathOf, sidePath, type PlacedSection } from './placed.ts'
 import { usePlanGeometry } from './usePlanGeometry.ts'
 
 /**
@@ -42,6 +42,12 @@ function drop(section: Section): void {
   if (Math.hypot(dx, dy) > 3 * ftPerPx.value)
     emit('move', section, Math.round(section.xFt + dx), Math.round(section.yFt + dy))
 }
+const hatch = useId()
+/** Where a strip lies: inside its section, or round it where that is taken off the lawn. */
+function stripGround({ section, sides }: PlacedSection): string {
+  const [left, top, wide, high] = bounds.value
+  return `${section.deduction ? `M${left} ${top}h${wide}v${high}h${-wide}Z` : ''}${pathOf(sides)}`
+}
 /** The spot under the pointer, in feet. */
 function pressSpot(event: MouseEvent): void {
   const svg = (event.currentTarget as SVGSVGElement).getBoundingClientRect()
@@ -66,12 +72,26 @@ const shiftOf = (id: string) =>
       :aria-label="say('yard.plan')"
       @click="pressSpot"
     >
+      <defs>
+        <pattern
+          :id="hatch"
+          :width="7 * ftPerPx"
+          :height="7 * ftPerPx"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
+          <path class="hatch" :d="`M0 0V${7 * ftPerPx}`" />
+        </pattern>
+      </defs>
       <g
         v-for="p in ordered"
         :key="p.section.id"
         :transform="shiftOf(p.section.id)"
         class="section"
-        :class="[p.section.deduction ? 'off' : `zone${p.zone}`, { chosen: chosen === p.section.id, still }]"
+        :class="[
+          p.section.deduction ? 'off' : p.isOpen ? 'open' : `zone${p.zone}`,
+          { chosen: chosen === p.section.id, still },
+        ]"
         :tabindex="still ? undefined : 0"
         :role="still ? undefined : 'button'"
         :aria-label="p.section.name"
@@ -81,14 +101,27 @@ const shiftOf = (id: string) =>
         @pointercancel="shift = undefined"
         @keydown.enter="emit('choose', p.section.id)"
       >
-        <path :d="pathOf(p.sides)" />
+        <path v-if="p.isOpen && !p.section.deduction" class="under" :d="pathOf(p.sides)" />
+        <path :d="pathOf(p.sides)" :fill="p.isOpen && !p.section.deduction ? `url(#${hatch})` : undefined" />
         <text :y="p.name[1]" :font-size="12.5 * ftPerPx">
           <tspan v-for="(line, i) in p.lines" :key="i" :x="p.name[0]" :dy="i && 15 * ftPerPx">
             {{ line }}
           </tspan>
         </text>
       </g>
-      <g v-for="e in edges" :key="e.place.id" class="edge">
+      <template v-for="e in edges" :key="`strip ${e.place.id}`">
+        <clipPath v-if="e.place.widthFt" :id="`${hatch}-${e.place.id}`">
+          <path :d="stripGround(e.owner)" clip-rule="evenodd" />
+        </clipPath>
+        <path
+          v-if="e.place.widthFt"
+          class="strip"
+          :d="sidePath(e.side)"
+          :stroke-width="2 * e.place.widthFt"
+          :clip-path="`url(#${hatch}-${e.place.id})`"
+        />
+      </template>
+      <g v-for="e in edges" :key="e.place.id" class="edge" :class="{ slim: e.place.widthFt }">
         <path :d="sidePath(e.side)" />
         <text :transform="`translate(${e.at[0]} ${e.at[1]}) rotate(${e.angle})`" :font-size="12.5 * ftPerPx">
           {{ e.place.name }}
@@ -135,6 +168,25 @@ path {
 }
 .zone3 path {
   fill: color-mix(in srgb, var(--wheat) 70%, var(--paper));
+}
+.open path {
+  stroke: var(--clay);
+}
+.open .under {
+  fill: color-mix(in srgb, var(--clay) 12%, var(--paper));
+}
+.hatch {
+  stroke: color-mix(in srgb, var(--clay) 45%, var(--paper));
+  stroke-width: 1px;
+}
+.strip {
+  fill: none;
+  stroke: color-mix(in srgb, var(--ember) 38%, transparent);
+  vector-effect: none;
+  pointer-events: none;
+}
+.edge.slim path {
+  stroke-width: 2px;
 }
 .off path {
   fill: var(--paper);

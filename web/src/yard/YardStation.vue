@@ -2,9 +2,9 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { Section } from '@jardinero/contract/yard'
+import type { Place, Section, Zone } from '@jardinero/contract/yard'
 import { convert, figure } from '@jardinero/core/quantity'
-import { computeRoundingEffect } from '@jardinero/core/yard'
+import { computeRoundingEffect, isTurf, lawnsOf } from '@jardinero/core/yard'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
@@ -22,16 +22,16 @@ type Editing = { what: 'zone' | 'section' | 'place'; id?: string }
 const account = useAccount()
 const router = useRouter()
 const session = useSession()
-const { yard, zones, places, areas } = useYard()
+const { yard, zones, places, areas, strips } = useYard()
 const { say, quantity } = useWords()
 const editing = ref<Editing>()
 const done = () => (editing.value = undefined)
 
 const sections = computed(() => zones.value.flatMap((z) => account.sectionsOf(z.id)))
 const spot = computed(() => freeSpot(placeSections(sections.value)))
-/** All measured zones together; independent, so the uncertainties add as squares. */
-const total = computed(() => {
-  const measured = [...areas.value.values()].filter((a) => a !== undefined)
+/** All that is measured of some zones together; independent, so the uncertainties add as squares. */
+function totalOf(of: Zone[]) {
+  const measured = of.flatMap((z) => areas.value.get(z.id) ?? [])
   if (!measured.length) return undefined
   const sum = measured.reduce((s, a) => s + a.area.value, 0)
   const spread = Math.hypot(...measured.map((a) => a.uncertainty.value))
@@ -46,7 +46,10 @@ const total = computed(() => {
     area: figure('ft2', measured.length > 1 ? [...steps, last] : steps),
     spread: { ...measured[0]!.uncertainty, value: spread },
   }
-})
+}
+const lawns = computed(() => lawnsOf(zones.value))
+const total = computed(() => totalOf(lawns.value))
+const open = computed(() => totalOf(zones.value.filter((z) => !isTurf(z.turf))))
 /** What rounding up to the next thousand (or hundred m²) would do. */
 const rounding = computed(() => {
   if (!total.value) return undefined
@@ -54,6 +57,7 @@ const rounding = computed(() => {
   const rounded = Math.ceil(total.value.area.value / step) * step
   return { rounded: quantity(rounded, 'ft2'), effect: computeRoundingEffect(total.value.area.value, rounded) }
 })
+const stripOf = ({ id, zoneId }: Place) => strips.value.get(zoneId)?.find((s) => s.id === id)
 const openFind = (find: string) => router.push({ name: 'scout', query: { at: 'find', find } })
 const move = (section: Section, xFt: number, yFt: number) =>
   account.change('sections', section, { xFt, yFt }).catch(() => account.askAgain())
@@ -64,8 +68,19 @@ const move = (section: Section, xFt: number, yFt: number) =>
     <template #answer>
       <SaidText
         v-if="total"
-        code="yard.answer"
-        :params="{ yard: yard!.name, area: total.area, spread: total.spread, zones: zones.length }"
+        :code="open ? 'yard.answerOpen' : 'yard.answer'"
+        :params="{
+          yard: yard!.name,
+          area: total.area,
+          spread: total.spread,
+          zones: lawns.length,
+          ...(open && { openArea: open.area }),
+        }"
+      />
+      <SaidText
+        v-else-if="open"
+        code="yard.answerOnlyOpen"
+        :params="{ yard: yard!.name, openArea: open.area }"
       />
       <template v-else>{{ say('yard.answerNothing') }}</template>
     </template>
@@ -110,7 +125,7 @@ const move = (section: Section, xFt: number, yFt: number) =>
             ><FigureText v-if="areas.get(z.id)" :figure="areas.get(z.id)!.area" :title="z.name"
           /></template>
           {{
-            say('yard.zoneSays', {
+            say(isTurf(z.turf) ? 'yard.zoneSays' : 'yard.openSays', {
               turf: z.turf,
               state: z.state,
               spread: quantity(areas.get(z.id)?.uncertainty.value ?? 0, 'ft2'),
@@ -122,6 +137,7 @@ const move = (section: Section, xFt: number, yFt: number) =>
         </RestRow>
         <RestRow v-for="p in places" :key="p.id" :name="p.name">
           {{ say(`placeKind.${p.kind}`) }} · {{ zones.find((z) => z.id === p.zoneId)?.name }}
+          <FigureText v-if="stripOf(p)" :figure="stripOf(p)!.area" :title="p.name" />
           <button class="link" @click="editing = { what: 'place', id: p.id }">
             {{ say('frame.change') }}
           </button>

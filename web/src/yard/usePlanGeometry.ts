@@ -1,5 +1,6 @@
 import { computed, type Ref } from 'vue'
 import { convert } from '@jardinero/core/quantity'
+import { isTurf } from '@jardinero/core/yard'
 import { useSession } from '../kit/session.ts'
 import { useAccount, useYard } from '../state/index.ts'
 import { boundsOf, nameBeside, nameLines, nameSpot, placeSections } from './placed.ts'
@@ -16,7 +17,11 @@ export function usePlanGeometry(width: Ref<number>, most: () => number | undefin
 
   const placed = computed(() =>
     zones.value.flatMap((z, i) =>
-      placeSections(account.sectionsOf(z.id)).map((p) => ({ ...p, zone: i % 4 })),
+      placeSections(account.sectionsOf(z.id)).map((p) => ({
+        ...p,
+        zone: i % 4,
+        isOpen: !isTurf(z.turf),
+      })),
     ),
   )
   const bounds = computed(() =>
@@ -47,7 +52,9 @@ export function usePlanGeometry(width: Ref<number>, most: () => number | undefin
     places.value.flatMap((place) => {
       const owner = placed.value.find((p) => p.section.id === place.sectionId)
       const side = owner?.sides[place.side ?? -1]
-      return side && owner ? [{ place, side, ...nameBeside(side, owner.centre, 16 * ftPerPx.value) }] : []
+      return side && owner
+        ? [{ place, side, owner, ...nameBeside(side, owner.centre, 16 * ftPerPx.value) }]
+        : []
     }),
   )
   const barFt = computed(() => {

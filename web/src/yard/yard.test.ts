@@ -48,6 +48,21 @@ describe('the Yard station', () => {
     expect(page.find('h1').text()).toContain('7,350 sq ft')
     expect(page.find('.rests').text()).toMatch(/Front\s*6,350 sq ft[^]*Side strip\s*1,000 sq ft/)
   })
+  it('tells beds and paths apart from the lawn, with what a strip along an edge measures', async () => {
+    const state = homeState()
+    const { show } = await atHome({
+      path: '/yard',
+      state: {
+        zones: [...state.zones, { ...state.zones[0]!, id: 'b', name: 'Roses', turf: 'bed' }],
+        sections: [lawn, { ...lawn, id: 's2', zoneId: 'b', name: 'Bed', lengthsFt: [20, 4] }],
+        places: [{ ...state.places[1]!, name: 'Drive edge', sectionId: 's', side: 0, widthFt: 1.5 }],
+      },
+    })
+    const page = show(YardStation)
+    expect(page.find('h1').text()).toMatch(/6,350 sq ft.* in one lawn, and .*80 sq ft.* of beds/)
+    expect(page.find('.rests').text()).toMatch(/Roses\s*80 sq ft\s*planted bed; ±/)
+    expect(page.find('.rests').text()).toMatch(/Drive edge[^]*191 sq ft/)
+  })
   it('says so where nothing is measured yet', async () => {
     const { show } = await atHome({ path: '/yard', state: { sections: [] } })
     expect(show(YardStation).find('h1').text()).not.toContain('sq ft')
@@ -60,7 +75,7 @@ describe('the Yard station', () => {
     expect((input(page, 'Name').element as HTMLInputElement).value).toBe('Lawn')
     await button(page, 'Cancel').trigger('click')
     expect(page.findComponent(SectionForm).exists()).toBe(false)
-    await button(page, 'Add a lawn').trigger('click')
+    await button(page, 'Add a lawn, a bed or a path').trigger('click')
     expect(page.findComponent(ZoneForm).exists()).toBe(true)
   })
   it('moves a section where it is dropped', async () => {
@@ -132,6 +147,21 @@ describe('a taped piece', () => {
   })
 })
 
+describe('ground that is not turf', () => {
+  it('is asked for what must not be hit, and not for the state of a turf', async () => {
+    const { show } = await atHome({ path: '/yard' })
+    const sent = takeAll()
+    const page = show(ZoneForm, { yardId: 'y' as never })
+    await input(page, 'What you call it').setValue('Under the oak')
+    await pick(page, 'Turf, or what is there', 'treeRing')
+    expect(page.text()).not.toContain('It is now')
+    await page.find('input[value="trees"]').setValue(true)
+    await page.find('form').trigger('submit')
+    await until(() => page.emitted('done'))
+    expect(sent[0]!.body).toMatchObject({ name: 'Under the oak', turf: 'treeRing', spared: ['trees'] })
+  })
+})
+
 describe('a place', () => {
   it('lies on a side, named by its length', async () => {
     const { show } = await atHome({ path: '/yard' })
@@ -142,6 +172,8 @@ describe('a place', () => {
     expect(options[0]!.label).toMatch(/Lawn.*127 ft/)
     await input(page, 'What you call it').setValue('South wall')
     await pick(page, 'Along which side', 's/2')
+    await input(page, 'Width of the strip').setValue('2')
+    expect(page.text()).toContain('The strip is 254 sq ft.')
     await page.find('form').trigger('submit')
     await until(() => page.emitted('done'))
     expect(sent[0]!.body).toMatchObject({
@@ -150,6 +182,7 @@ describe('a place', () => {
       kind: 'edge',
       sectionId: 's',
       side: 2,
+      widthFt: 2,
     })
   })
   it('lies on none where it is no edge', async () => {

@@ -64,7 +64,7 @@ function checkProduct(
   return refusals.map((r) => ({
     ...r,
     field: `passes.${index}.${where[r.field ?? ''] ?? `${field}labelId`}`,
-    params: { ...r.params, zone: zone.name, twice: times > 1, pass: pass.id },
+    params: { ...r.params, zone: zone.name, ...(times > 1 && { twice: 'edges' }), pass: pass.id },
   }))
 }
 

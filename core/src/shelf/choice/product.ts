@@ -1,4 +1,5 @@
 import { convert, type Caution } from '../../quantity/index.ts'
+import { isPlanted, isTurf } from '../../yard/index.ts'
 import { tolerances, type Active } from '../active.ts'
 import { toleranceOf } from '../grade.ts'
 import { namesTurf } from '../directions.ts'
@@ -48,6 +49,7 @@ function turfVerdicts(
   return new Map(
     grass.map(({ turf, state }) => {
       if (!namesTurf(rules, turf)) return [turf, 'notOnLabel'] as const
+      if (!isTurf(turf)) return [turf, isPlanted(turf) ? 'caution' : 'safe'] as const
       const each = actives.map((a) => toleranceOf(a, turf, state)?.verdict)
       if (!each.length || each.includes(undefined)) return [turf, 'notKnown'] as const
       const worst = Math.max(...each.map((v) => tolerances.indexOf(v!)))

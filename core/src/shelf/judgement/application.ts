@@ -1,7 +1,7 @@
 import type { Caution, Day, Quantity, RatePerAreaUnit, Refusal } from '../../quantity/index.ts'
 import type { PlantStage } from '../../scout/index.ts'
 import type { Trend } from '../../soil/index.ts'
-import { placeOfZone, type Hemisphere, type TurfState } from '../../yard/index.ts'
+import { placeOfZone, type Hemisphere, type Spared, type TurfState } from '../../yard/index.ts'
 import type { Active, Site } from '../active.ts'
 import type { LabelRules, Purpose } from '../label.ts'
 import type { SeenWeed } from '../reach.ts'
@@ -30,6 +30,18 @@ export function situationOf({
 }): ShelfSituation {
   const place = placeOfZone(timeZone)
   return shelfSituation ?? { ...usualSituation, places: place ? [place] : [] }
+}
+/** The yard's situation as it is on one piece of ground: what stands in or beside it comes to it. */
+export function situationOn(
+  situation: ShelfSituation,
+  { turf, spare = [] }: { turf: string; spare?: Spared[] },
+): ShelfSituation {
+  const over = turf === 'treeRing' || (turf === 'bed' && spare.includes('trees'))
+  return {
+    ...situation,
+    nearVegetables: situation.nearVegetables || spare.includes('vegetables'),
+    trees: over || situation.trees === 'over' ? 'over' : spare.includes('trees') ? 'near' : situation.trees,
+  }
 }
 export const usualSituation: ShelfSituation = {
   licensed: false,
@@ -68,9 +80,12 @@ export interface JudgedGround {
   state: TurfState
   /** Everything already put on it. */
   passes: Pass[]
-  /** Swath along warm edges that is gone over twice, ft². */
+  /** Swath along warm edges that is gone over twice, ft², and what its strips are called. */
   edgeSqFt?: number
+  edgeNames?: string[]
   check?: TurfCheck
+  /** What stands in or beside it and must not be hit. */
+  spare?: Spared[]
   /** The next day it is to be seeded. */
   seedingDay?: Day
   /** The last day it was seeded, as far as that is known. */

@@ -1,5 +1,6 @@
 import { daysBetween, type Day } from '../../quantity/index.ts'
 import type { PlantStage } from '../../scout/index.ts'
+import type { Spared } from '../../yard/index.ts'
 import type { SeenWeed } from '../reach.ts'
 import type { JudgedGround, Restriction, TurfCheck } from './application.ts'
 
@@ -33,11 +34,31 @@ function seenOn(id: string, finds: readonly FindOnGround[], day: Day): SeenWeed[
 }
 
 /** What of a piece of ground is known from looks, wishes and finds. */
-export type GroundFacts = Pick<JudgedGround, 'check' | 'seedingDay' | 'sownOn' | 'seen' | 'restrictions'>
+export type GroundFacts = Pick<
+  JudgedGround,
+  'check' | 'spare' | 'seedingDay' | 'sownOn' | 'seen' | 'restrictions'
+>
+
+/** Of a request that says more the facts of its ground. */
+export const factsAmong = ({
+  check,
+  spare,
+  seedingDay,
+  sownOn,
+  seen,
+  restrictions,
+}: GroundFacts): GroundFacts => ({
+  ...(check && { check }),
+  ...(spare && { spare }),
+  ...(seedingDay && { seedingDay }),
+  ...(sownOn && { sownOn }),
+  ...(seen && { seen }),
+  ...(restrictions && { restrictions }),
+})
 
 /** What a lawn is on a day, for whoever judges: what was looked at, the next seeding and the last, what grows there, what may not be used. */
 export function groundFacts(
-  { id, turfCheck }: { id: string; turfCheck?: TurfCheck | null },
+  { id, turfCheck, spared }: { id: string; turfCheck?: TurfCheck | null; spared?: Spared[] | null },
   { seeding, finds = [], restrictions = [] }: KnownOfGround,
   day: Day,
 ): GroundFacts {
@@ -50,6 +71,7 @@ export function groundFacts(
   const seen = seenOn(id, finds, day)
   return {
     ...(turfCheck && { check: turfCheck }),
+    ...(spared?.length && { spare: spared }),
     ...(next && { seedingDay: next }),
     ...(last && { sownOn: last }),
     ...(seen.length && { seen }),

@@ -11,7 +11,7 @@ export type {
   TurfCheck,
 } from './application.ts'
 export { situationOf, usualSituation } from './application.ts'
-export { groundFacts, seenDays, type GroundFacts, type KnownOfGround } from './ground.ts'
+export { factsAmong, groundFacts, seenDays, type GroundFacts, type KnownOfGround } from './ground.ts'
 export { judgeApplication, rules as judgementRules } from './judge.ts'
 export { airBand } from './rules/heat.ts'
 export { timesOver, worstOn } from './worstGround.ts'

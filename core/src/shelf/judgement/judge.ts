@@ -1,12 +1,22 @@
 import type { Caution } from '../../quantity/index.ts'
+import { isTurf } from '../../yard/index.ts'
 import { createActiveFinder } from '../names.ts'
 import { kindOf } from '../label.ts'
-import type { Application, Circumstances, JudgedGround, Judgement, Objection, Rule } from './application.ts'
+import {
+  situationOn,
+  type Application,
+  type Circumstances,
+  type JudgedGround,
+  type Judgement,
+  type Objection,
+  type Rule,
+} from './application.ts'
 import { usualAmount } from './rules/amount.ts'
 import { firstOpenDay, heat } from './rules/heat.ts'
 import { activeKnown, labelLine, strengthKnown } from './rules/label.ts'
 import { beside, capOfPlace, ownRestrictions, whoAndWhere } from './rules/place.ts'
 import { fallingSoil, reachedAgain } from './rules/season.ts'
+import { wantedPlants } from './rules/openGround.ts'
 import { seedingToCome } from './rules/seeding.ts'
 import { tolerance, young } from './rules/turf.ts'
 import { checkOnGround } from './worstGround.ts'
@@ -26,6 +36,7 @@ export const rules = {
   fallingSoil,
   reachedAgain,
   beside,
+  wantedPlants,
   heat,
 } satisfies Record<string, Rule>
 
@@ -61,7 +72,8 @@ export function judgeApplication(
     },
     ground,
   )
-  const about = { application, ground, circumstances, known, limits }
+  const situation = situationOn(circumstances.situation, ground)
+  const about = { application, ground, circumstances: { ...circumstances, situation }, known, limits }
   const asked = kindOf(application.rules) === 'herbicide' ? Object.values(rules) : [labelLine]
   const all = toldOnce(asked.flatMap((rule) => rule(about)))
   const against = all.filter((o) => o.kind !== 'minds')
@@ -73,7 +85,7 @@ export function judgeApplication(
       ? [{ code: 'overridden', params: { reason: circumstances.override!.trim() } }]
       : []),
   ]
-  const opens = firstOpenDay(application.rules, known, circumstances.outlook ?? [], day)
+  const opens = firstOpenDay(application.rules, known, circumstances.outlook ?? [], day, isTurf(ground.turf))
   const weatherOnly = refusals.length > 0 && refusals.every((o) => o.source === 'weather')
   return {
     outcome: refusals.some((o) => o.kind === 'stops')

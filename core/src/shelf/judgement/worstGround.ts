@@ -29,6 +29,13 @@ export function checkOnGround(
   const edge = checkLimits({ ...dry, rate: worstOn(ground, limits.rate), turf, state, passes })
   return {
     ...once,
-    refusals: edge.refusals.map((r) => ({ ...r, params: { ...r.params, twice: true } })),
+    refusals: edge.refusals.map((r) => ({
+      ...r,
+      params: {
+        ...r.params,
+        twice: ground.edgeNames?.length ? 'named' : 'edges',
+        strip: (ground.edgeNames ?? []).join(', '),
+      },
+    })),
   }
 }

@@ -15,7 +15,11 @@ export function useFieldWind(outing: Ref<FieldOuting | undefined>, labels: Ref<L
   return computed(() => {
     const tank = outing.value?.tank
     const grounds = tank?.request.grounds ?? []
-    const beside = besideOf(labels.value, around(grounds), (name) => shelf.activeOf(name))
+    const beside = besideOf(
+      labels.value,
+      { ...around(grounds), spare: grounds.flatMap((g) => g.spare ?? []) },
+      (name) => shelf.activeOf(name),
+    )
     const calibration = account.state.calibrations.find((c) => c.id === tank?.calibrationId)
     const droplet = account.state.sprayers.find((s) => s.id === calibration?.sprayerId)?.nozzle?.droplet
     const pass = passOfLabels(

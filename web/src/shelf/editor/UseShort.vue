@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { purposes } from '@jardinero/core/shelf'
+import { openGrounds } from '@jardinero/core/yard'
 import type { RatePerAreaUnit } from '@jardinero/core/quantity'
 import CheckList from '../../kit/CheckList.vue'
 import ChoiceField from '../../kit/ChoiceField.vue'
@@ -20,7 +21,7 @@ const use = defineModel<UseDraft>({ required: true })
 const account = useAccount()
 const { say } = useWords()
 const options = useOptions()
-const turf = computed(() => options([...account.almanac.turf.map((t) => t.code), 'bareGround'], 'turf'))
+const turf = computed(() => options([...account.almanac.turf.map((t) => t.code), ...openGrounds], 'turf'))
 const units = computed(() => options(ownFirst(rateUnits, props.measure), 'unit'))
 const fault = (...fields: string[]) => props.at(...fields.map((f) => `${props.path}.${f}`))
 const turfOpen = ref(!use.value.turf.length)

@@ -1,4 +1,5 @@
 import { convert, type Day } from '../../../quantity/index.ts'
+import { isTurf } from '../../../yard/index.ts'
 import type { Active } from '../../active.ts'
 import type { LabelRules } from '../../label.ts'
 import type { Objection, OutlookDay, Rule } from '../application.ts'
@@ -15,8 +16,8 @@ interface Band {
   mostBy: string
 }
 
-/** Air in which a product may be used: the narrower of its label and of its actives. °C. */
-export function airBand(rules: LabelRules, actives: Active[]): Band {
+/** Air in which a product may be used: the narrower of its label and of its actives. °C. @param onTurf heat hurts turf, and nothing else */
+export function airBand(rules: LabelRules, actives: Active[], onTurf = true): Band {
   const band: Band = { least: -Infinity, most: Infinity, leastBy: '', mostBy: '' }
   const narrow = (by: string, least?: number, most?: number) => {
     if (least !== undefined && least > band.least) Object.assign(band, { least, leastBy: by })
@@ -26,7 +27,7 @@ export function airBand(rules: LabelRules, actives: Active[]): Band {
   const celsius = (value: number | undefined) =>
     value === undefined ? undefined : convert(value, temperature!.unit, 'degC')
   narrow(rules.name, celsius(temperature?.least), celsius(temperature?.most))
-  for (const { name, leastC, turfHeatC } of actives) narrow(name, leastC, turfHeatC)
+  for (const { name, leastC, turfHeatC } of actives) narrow(name, leastC, onTurf ? turfHeatC : undefined)
   return band
 }
 
@@ -36,22 +37,24 @@ export function firstOpenDay(
   actives: Active[],
   outlook: OutlookDay[],
   today: Day,
+  onTurf = true,
 ): Day | undefined {
-  const band = airBand(rules, actives)
+  const band = airBand(rules, actives, onTurf)
   const days = outlook.filter((d) => d.day >= today).slice(0, daysAhead)
   return days.find((d) => d.highC <= band.most && d.highC >= band.least)?.day
 }
 
 /** The week's heat and cold: whether the day lets a product down, and the first day ahead that does. */
-export const heat: Rule = ({ application: { rules, day }, known, circumstances }): Objection[] => {
+export const heat: Rule = ({ application: { rules, day }, ground, known, circumstances }): Objection[] => {
+  const onTurf = isTurf(ground.turf)
   const { outlook } = circumstances
   if (!outlook) return []
   if (!outlook.length) return [minds('weather', 'weatherNotKnown', { label: rules.name })]
   const days = outlook.filter((d) => d.day >= day).slice(0, daysAhead)
   const [first] = days
-  const band = airBand(rules, known)
+  const band = airBand(rules, known, onTurf)
   if (!first || (first.highC <= band.most && first.highC >= band.least)) return []
-  const opens = firstOpenDay(rules, known, outlook, day)
+  const opens = firstOpenDay(rules, known, outlook, day, onTurf)
   const hot = first.highC > band.most
   const degrees = (value: number) => ({ value, unit: 'degC' })
   return [

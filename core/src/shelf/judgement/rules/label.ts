@@ -1,18 +1,27 @@
-import { addDays, type Refusal } from '../../../quantity/index.ts'
+import { addDays, type Quantity, type RatePerAreaUnit, type Refusal } from '../../../quantity/index.ts'
 import { densityOf, needsDensity } from '../../density.ts'
 import { createActiveFinder } from '../../names.ts'
 import type { Objection, Rule, RuleCase } from '../application.ts'
 import { minds, remedy } from '../objection.ts'
+import { timesOver } from '../worstGround.ts'
 
 /** What would do where the label stops it: another rate, another day, another year. */
-function remedyOf({ code, params }: Refusal, { limits }: RuleCase): Objection['remedy'] {
-  if (code === 'rateOverMaximum' || code === 'rateUnderMinimum')
-    return remedy('takeRate', { rate: params['limit']! })
+function remedyOf({ code, params }: Refusal, { limits, ground }: RuleCase): Objection['remedy'] {
+  // Where the edges stand against it, half of it falls there twice.
+  const times = params['twice'] ? timesOver(ground) : 1
+  const least = limits.use?.rate.min ?? Infinity
+  const most = params['limit'] as Quantity<RatePerAreaUnit>
+  if (code === 'rateUnderMinimum') return remedy('takeRate', { rate: most })
+  if (code === 'rateOverMaximum')
+    return most.value / times >= least
+      ? remedy('takeRate', { rate: { ...most, value: most.value / times } })
+      : remedy('edgesOnce', {})
   if (code === 'overAnnualMaximum') {
     const left = limits.yearUse?.remaining
-    return left && limits.use && left.value >= limits.use.rate.min
-      ? remedy('takeRate', { rate: { value: left.value, unit: left.unit } })
-      : remedy('nextYear', {})
+    if (!left || left.value < least) return remedy('nextYear', {})
+    return left.value / times >= least
+      ? remedy('takeRate', { rate: { value: left.value / times, unit: left.unit } })
+      : remedy('edgesOnce', {})
   }
   if (code === 'tooManyPasses') return remedy('nextYear', {})
   if (code === 'tooSoonAgain')

@@ -1,4 +1,5 @@
 import { addDays, daysBetween, type Params } from '../../../quantity/index.ts'
+import { isTurf } from '../../../yard/index.ts'
 import { type Active } from '../../active.ts'
 import { toleranceOf } from '../../grade.ts'
 import type { Objection, Rule, RuleCase } from '../application.ts'
@@ -36,7 +37,8 @@ function judgeActive(active: Active, about: RuleCase): Objection[] {
 }
 
 /** What each active does to this turf as it is, whatever the label lists; a look at the crown before a non-selective. */
-export const tolerance: Rule = (about) => about.known.flatMap((active) => judgeActive(active, about))
+export const tolerance: Rule = (about) =>
+  isTurf(about.ground.turf) ? about.known.flatMap((active) => judgeActive(active, about)) : []
 
 /** So long after seed was sown turf counts as seedling, whatever state it was given. Estimate: four mowings at the latest. */
 const seedlingDays = 60
@@ -83,8 +85,8 @@ function judgeYoung(active: Active, { application, ground, limits }: RuleCase): 
 
 /** Young turf: mowings of seedlings, weeks of sod and sprigs. A label's own figure stands before the almanac's. */
 export const young: Rule = (about) => {
-  const { state, sownOn } = about.ground
+  const { state, sownOn, turf } = about.ground
   const age = sownOn ? daysBetween(sownOn, about.application.day) : undefined
   const isYoung = state === 'seeded' || (age !== undefined && age >= 0 && age < seedlingDays)
-  return isYoung ? about.known.flatMap((active) => judgeYoung(active, about)).slice(0, 1) : []
+  return isYoung && isTurf(turf) ? about.known.flatMap((active) => judgeYoung(active, about)).slice(0, 1) : []
 }
