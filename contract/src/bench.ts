@@ -2,14 +2,12 @@ import Joi from 'joi'
 import {
   droplets,
   loadPlans,
-  mostGrounds,
   mostProducts,
   nozzleTypes,
   spreaderKinds,
   sprayerKinds,
   toolIds,
   toolKinds,
-  treatModes,
   type CalibrationRun,
   type LoadPlan,
   type MeasuringTool,
@@ -22,7 +20,6 @@ import {
   type TankProductOrder,
   type TankRequest,
   type ToolId,
-  type TreatMode,
   type WaterQuality,
 } from '@jardinero/core/bench'
 import type {
@@ -32,7 +29,6 @@ import type {
   JobId,
   LabelId,
   MixId,
-  PlaceId,
   SprayerId,
   SpreadId,
   TankId,
@@ -44,6 +40,7 @@ import type { CalibrationInputs } from './calibrationInputs.ts'
 import { calibrationMethods } from './constants.ts'
 import { day, id, list, name, number, rowShapes, text, unit, type Row } from './field.ts'
 import { askedRate, outlookDays, override } from './shelf.ts'
+import { treatedZones, type TreatedZone } from './treatedZones.ts'
 
 export interface Sprayer extends Row<'sprayer'> {
   name: string
@@ -73,17 +70,6 @@ export interface Calibration extends Row<'calibration'> {
 export interface ToolRow extends Row<'tool'>, Omit<MeasuringTool, 'holds'> {
   name: string
   holds: number | null
-}
-
-/** A lawn, or other ground, of a tank or a spread, and how it is treated. */
-interface TreatedZone {
-  zoneId: ZoneId
-  mode: TreatMode
-  spotSqFt: number | null
-  /** What is gone over a second time beside the strips. */
-  edgeSqFt: number | null
-  /** Strips of the yard that are gone over a second time. */
-  stripIds?: PlaceId[]
 }
 
 /** A mix of several products over several zones: everything else the server looks up. */
@@ -248,22 +234,6 @@ export const tankChoices = {
     .valid(...loadPlans)
     .required(),
 }
-/** The lawns of a tank or a spread, and how each is treated. */
-const treatedZones = list(
-  Joi.object({
-    zoneId: id.required(),
-    mode: Joi.string()
-      .valid(...treatModes)
-      .required(),
-    spotSqFt: Joi.number().min(0).allow(null).default(null),
-    edgeSqFt: Joi.number().min(0).allow(null).default(null),
-    stripIds: list(id, 40).unique(),
-  }),
-  mostGrounds,
-)
-  .min(1)
-  .required()
-
 export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   id: id.required(),
   outlook: outlookDays,

@@ -147,7 +147,7 @@ describe('strips along the edges', () => {
     const refused = await mix([kerb], 0.3, '2026-04-10')
     expect([refused.statusCode, refused.json().detail]).toEqual([
       422,
-      expect.stringMatching(/^Along Kerb, gone over twice: .*Take 0\.275 oz/),
+      expect.stringMatching(/^On the strip “Kerb”, gone over twice: .*Take 0\.275 oz/),
     ])
     expect((await mix([randomUUID()], 0.3, '2026-04-10')).json().code).toBe('stripMissing')
   })

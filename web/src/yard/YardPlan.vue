@@ -3,7 +3,8 @@ import { useElementSize } from '@vueuse/core'
 import { ref, useId } from 'vue'
 import type { Section } from '@jardinero/contract/yard'
 import { useWords } from '../kit/session.ts'
-import { pathOf, sidePath, type PlacedSection } from './placed.ts'
+import PlanEdges from './PlanEdges.vue'
+import { pathOf } from './placed.ts'
 import { usePlanGeometry } from './usePlanGeometry.ts'
 
 /**
@@ -43,11 +44,6 @@ function drop(section: Section): void {
     emit('move', section, Math.round(section.xFt + dx), Math.round(section.yFt + dy))
 }
 const hatch = useId()
-/** Where a strip lies: inside its section, or round it where that is taken off the lawn. */
-function stripGround({ section, sides }: PlacedSection): string {
-  const [left, top, wide, high] = bounds.value
-  return `${section.deduction ? `M${left} ${top}h${wide}v${high}h${-wide}Z` : ''}${pathOf(sides)}`
-}
 /** The spot under the pointer, in feet. */
 function pressSpot(event: MouseEvent): void {
   const svg = (event.currentTarget as SVGSVGElement).getBoundingClientRect()
@@ -109,24 +105,7 @@ const shiftOf = (id: string) =>
           </tspan>
         </text>
       </g>
-      <template v-for="e in edges" :key="`strip ${e.place.id}`">
-        <clipPath v-if="e.place.widthFt" :id="`${hatch}-${e.place.id}`">
-          <path :d="stripGround(e.owner)" clip-rule="evenodd" />
-        </clipPath>
-        <path
-          v-if="e.place.widthFt"
-          class="strip"
-          :d="sidePath(e.side)"
-          :stroke-width="2 * e.place.widthFt"
-          :clip-path="`url(#${hatch}-${e.place.id})`"
-        />
-      </template>
-      <g v-for="e in edges" :key="e.place.id" class="edge" :class="{ slim: e.place.widthFt }">
-        <path :d="sidePath(e.side)" />
-        <text :transform="`translate(${e.at[0]} ${e.at[1]}) rotate(${e.angle})`" :font-size="12.5 * ftPerPx">
-          {{ e.place.name }}
-        </text>
-      </g>
+      <PlanEdges :edges="edges" :bounds="bounds" :ft-per-px="ftPerPx" />
       <slot name="over" :ft-per-px="ftPerPx" />
       <g
         :transform="`translate(${bounds[0] + 8 * ftPerPx} ${bounds[1] + bounds[3] - 8 * ftPerPx})`"
@@ -179,15 +158,6 @@ path {
   stroke: color-mix(in srgb, var(--clay) 45%, var(--paper));
   stroke-width: 1px;
 }
-.strip {
-  fill: none;
-  stroke: color-mix(in srgb, var(--ember) 38%, transparent);
-  vector-effect: none;
-  pointer-events: none;
-}
-.edge.slim path {
-  stroke-width: 2px;
-}
 .off path {
   fill: var(--paper);
   stroke: var(--quiet);
@@ -202,17 +172,6 @@ text {
   text-anchor: middle;
   dominant-baseline: middle;
   pointer-events: none;
-}
-.edge path {
-  fill: none;
-  stroke: var(--ember);
-  stroke-width: 6px;
-  stroke-linecap: round;
-  pointer-events: none;
-}
-.edge text {
-  fill: var(--ember-text);
-  font-weight: 650;
 }
 .bar path {
   fill: none;

@@ -136,8 +136,10 @@ const move = (section: Section, xFt: number, yFt: number) =>
           </button>
         </RestRow>
         <RestRow v-for="p in places" :key="p.id" :name="p.name">
+          <template v-if="stripOf(p)" #value
+            ><FigureText :figure="stripOf(p)!.area" :title="p.name"
+          /></template>
           {{ say(`placeKind.${p.kind}`) }} · {{ zones.find((z) => z.id === p.zoneId)?.name }}
-          <FigureText v-if="stripOf(p)" :figure="stripOf(p)!.area" :title="p.name" />
           <button class="link" @click="editing = { what: 'place', id: p.id }">
             {{ say('frame.change') }}
           </button>

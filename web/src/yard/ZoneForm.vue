@@ -42,7 +42,7 @@ const { form } = row
     <TextField v-model="typed.name" :label="say('yard.zoneName')" :fault="form.faultAt('name')" />
     <ChoiceField
       v-model="typed.turf"
-      :label="say('yard.turf')"
+      :label="say('yard.whatIsThere')"
       :options="options"
       :fault="form.faultAt('turf')"
       filter

@@ -1,9 +1,19 @@
 import { computed, type Ref } from 'vue'
 import { convert } from '@jardinero/core/quantity'
-import { isTurf } from '@jardinero/core/yard'
+import type { Place } from '@jardinero/contract/yard'
+import { isTurf, type Point } from '@jardinero/core/yard'
 import { useSession } from '../kit/session.ts'
 import { useAccount, useYard } from '../state/index.ts'
-import { boundsOf, nameBeside, nameLines, nameSpot, placeSections } from './placed.ts'
+import { boundsOf, nameBeside, nameLines, nameSpot, placeSections, type PlacedSection } from './placed.ts'
+
+/** An edge of the plan: its side, and where its name stands. */
+export interface PlacedEdge {
+  place: Place
+  side: Point[]
+  owner: PlacedSection
+  at: Point
+  angle: number
+}
 
 /**
  * Where the plan's sections, names, edges and bar of scale stand, in feet.
@@ -49,7 +59,7 @@ export function usePlanGeometry(width: Ref<number>, most: () => number | undefin
   )
 
   const edges = computed(() =>
-    places.value.flatMap((place) => {
+    places.value.flatMap((place): PlacedEdge[] => {
       const owner = placed.value.find((p) => p.section.id === place.sectionId)
       const side = owner?.sides[place.side ?? -1]
       return side && owner

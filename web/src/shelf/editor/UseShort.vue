@@ -42,7 +42,7 @@ function takeUnit(unit: RatePerAreaUnit | undefined): void {
     @toggle="turfOpen = ($event.target as HTMLDetailsElement).open"
   >
     <summary>{{ say('label.turfSays', { turf: turfNames, count: use.turf.length }) }}</summary>
-    <CheckList v-model="use.turf" :label="say('yard.turf')" :options="turf" :fault="fault('turf')" />
+    <CheckList v-model="use.turf" :label="say('yard.whatIsThere')" :options="turf" :fault="fault('turf')" />
   </details>
   <div class="pair">
     <NumberField v-model="use.min" :label="say('label.rateMin')" :fault="fault('rate.min')" />
