@@ -114,3 +114,40 @@ test('a kerb strip gone over twice on a lawn near its year’s maximum is refuse
   )
   await expect(page.locator('.refusals')).toContainText('Go over the edges once.')
 })
+
+test('an outline comes from a file: 20,000 corners, one that crosses itself, one that is none', async ({
+  page,
+  running,
+}) => {
+  await signUp(page, running, 'outline@example.org')
+  await ownLawn(page, 'Mill Lane', 'Front')
+  await page.goto(`${running.url}/yard`)
+  await page.getByRole('button', { name: 'Tape a section' }).click()
+  const give = (name: string, text: string) =>
+    page
+      .getByLabel('Take the outline from a file')
+      .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(text) })
+  await give('letter.gpx', 'Dear sir, the lawn is green.')
+  await expect(page.getByRole('alert')).toContainText('No outline is in this file')
+  const tie = [
+    [-84.5, 38],
+    [-84.4998, 38.0002],
+    [-84.5, 38.0002],
+    [-84.4998, 38],
+  ]
+  await give('tie.geojson', JSON.stringify({ type: 'Polygon', coordinates: [tie] }))
+  await expect(page.getByRole('alert')).toContainText('The outline crosses itself')
+  const walk = Array.from({ length: 20_000 }, (_, i) => {
+    const turn = (i / 20_000) * 2 * Math.PI
+    return `<trkpt lat="${38 + 0.0002 * Math.cos(turn)}" lon="${-84.5 + 0.0002 * Math.sin(turn)}"/>`
+  })
+  await give(
+    'walk.gpx',
+    `<gpx version="1.1"><trk><name>Walk round</name><trkseg>${walk.join('')}</trkseg></trk></gpx>`,
+  )
+  await expect(page.getByText('13,187 sq ft inside 20,000 corners')).toBeVisible()
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('h1')).toContainText('13,187 sq ft')
+  await page.reload()
+  await expect(page.locator('h1')).toContainText('13,187 sq ft')
+})

@@ -1,6 +1,8 @@
 import type { SectionId, YardId, ZoneId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
+  mostCorners,
+  mostOutlineCorners,
   placeKinds,
   shapeKinds,
   sparedThings,
@@ -131,7 +133,7 @@ const taped = {
   kind: Joi.string()
     .valid(...shapeKinds)
     .required(),
-  lengthsFt: list(number, 80).required(),
+  lengthsFt: list(number, 2 * mostCorners).required(),
   deduction: Joi.boolean().required(),
 }
 
@@ -163,7 +165,10 @@ export const areaRequest = Joi.object<{ sections: TapedSection[]; tapeUncertaint
 
 /** POST /api/yard/geographic-area */
 export const geographicAreaRequest = Joi.object<{ corners: [number, number][] }, true>({
-  corners: list(Joi.array().ordered(number.required(), number.required()).length(2), 20_000).required(),
+  corners: list(
+    Joi.array().ordered(number.required(), number.required()).length(2),
+    mostOutlineCorners,
+  ).required(),
 })
 
 /** GET /api/yard/whereabouts */

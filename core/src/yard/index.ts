@@ -10,7 +10,15 @@ export {
   type TurfState,
 } from './place.ts'
 export { checkSection, computeSides, longestTapeFt, tapeNames, type Section } from './section.ts'
-export { shapeKinds, shapes, type Point, type ShapeKind, type ShapeRule } from './shapes/index.ts'
+export { mostOutlineCorners, outlineOf, type Outline } from './outline.ts'
+export {
+  mostCorners,
+  shapeKinds,
+  shapes,
+  type Point,
+  type ShapeKind,
+  type ShapeRule,
+} from './shapes/index.ts'
 export { placeOfZone } from './lawPlace.ts'
 export {
   isPlanted,

@@ -1,5 +1,6 @@
 export { type SimulateOrder, makeRuns } from './makeRuns.ts'
 export { type ReadLabelWorker } from './readLabel.ts'
+export { type ReadOutlineWorker } from './readOutline.ts'
 export { type SearchOrder, type SearchSeasonWorker } from './searchSeason.ts'
 export { type SimulateSoil } from './simulateSoil.ts'
 export { type SoilAnswers } from './soilAnswers.ts'

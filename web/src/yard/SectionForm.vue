@@ -1,7 +1,14 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import type { Section, Zone } from '@jardinero/contract/yard'
-import { checkSection, shapeKinds, shapes, tapeNames, type ShapeKind } from '@jardinero/core/yard'
+import {
+  checkSection,
+  shapeKinds,
+  shapes,
+  tapeNames,
+  type Outline,
+  type ShapeKind,
+} from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
 import { useRowForm } from '../state/index.ts'
 import FormActions from '../state/FormActions.vue'
@@ -9,6 +16,7 @@ import LengthField from '../kit/LengthField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
+import OutlineFile from './OutlineFile.vue'
 import SectionDrawing from './SectionDrawing.vue'
 
 /** A taped piece: its shape, its lengths, and whether it is taken off. */
@@ -43,14 +51,30 @@ watch(
     row.form.clear()
   },
 )
+/** Corners anyone tapes, along and across each. */
+const mostTaped = 80
 const more = () => typed.lengthsFt.push(...Array.from({ length: step.value }, () => NaN))
 const fewer = () => typed.lengthsFt.splice(-step.value)
+
+/** So many corners were not taped: they come from a file, and nobody types over them. */
+const isOutline = computed(() => typed.kind === 'polygon' && typed.lengthsFt.length > mostTaped)
+const lies = ref<{ xFt: number; yFt: number }>()
+function takeOutline(name: string, { lengthsFt, xFt, yFt }: Outline, isHole: boolean): void {
+  Object.assign(typed, {
+    kind: 'polygon',
+    lengthsFt,
+    name: name || typed.name,
+    deduction: isHole,
+    turnDeg: 0,
+  })
+  lies.value = { xFt, yFt }
+}
 
 const row = useRowForm({
   part: 'sections',
   row: props.section,
   fields: () => ({ ...typed, name: typed.name || say('welcome.firstSection'), turnDeg: typed.turnDeg || 0 }),
-  onAdd: () => props.spot,
+  onAdd: () => lies.value ?? props.spot,
   check: () => checkSection(typed, '').map((r) => ({ ...r, field: r.field?.replace(/^\./, '') ?? '' })),
   done: () => emit('done'),
 })
@@ -68,7 +92,11 @@ const { form } = row
       :fault="form.faultAt('zoneId')"
     />
     <ChoiceField v-model="typed.kind" :label="say('yard.shape')" :options="kinds" />
-    <div class="tapes">
+    <OutlineFile v-if="!section || isOutline" @take="takeOutline" />
+    <p v-if="isOutline" class="small">
+      {{ say('yard.outlineCorners', { count: typed.lengthsFt.length / 2 }) }}
+    </p>
+    <div v-else class="tapes">
       <LengthField
         v-for="(name, i) in names"
         :key="`${typed.kind}${i}`"
@@ -77,7 +105,7 @@ const { form } = row
         :fault="form.faultAt(`lengthsFt.${i}`)"
       />
     </div>
-    <p v-if="isOpenEnded" class="more">
+    <p v-if="isOpenEnded && !isOutline" class="more">
       <button type="button" class="link" @click="more">{{ say('yard.moreTapes') }}</button>
       <button
         v-if="typed.lengthsFt.length > shapes[typed.kind].count[0]"

@@ -1,5 +1,5 @@
 import { offsets, offsetsCurved } from './offsets.ts'
-import { polygon } from './polygon.ts'
+import { mostCorners, polygon } from './polygon.ts'
 import { rectangle } from './rectangle.ts'
 import { arc, circle, ellipse } from './round.ts'
 import type { ShapeRule } from './shape.ts'
@@ -23,3 +23,5 @@ export const shapes = {
 export type ShapeKind = keyof typeof shapes
 export const shapeKinds = Object.keys(shapes) as ShapeKind[]
 export type { Point, ShapeRule } from './shape.ts'
+
+export { mostCorners }

@@ -2,6 +2,9 @@ import type { Refusal } from '../../quantity/index.ts'
 import { findCrossing } from './crossing.ts'
 import { straightSides, type Point, type ShapeRule } from './shape.ts'
 
+/** A polygon has no more; an outline of a file is told by so many. */
+export const mostCorners = 200
+
 const corners = (lengths: readonly number[]): Point[] =>
   Array.from({ length: lengths.length / 2 }, (_, i) => [lengths[2 * i]!, lengths[2 * i + 1]!] as const)
 
@@ -9,7 +12,7 @@ const corners = (lengths: readonly number[]): Point[] =>
 export const polygon: ShapeRule = {
   kind: 'polygon',
   names: ['along', 'across'],
-  count: [6, 80],
+  count: [6, 2 * mostCorners],
   mayBeZero: () => true,
   formula: '½ × | Σ ({along} × next {across} − next {along} × {across}) |',
   check: (lengths): Refusal | undefined => {
