@@ -233,7 +233,13 @@ const filedRecord = Joi.object({
   recordedBy: Joi.string().max(120).required(),
   first: firstFacts.required(),
   amendments: list(
-    withKeys(amendmentOrder, { madeAt: instant.required(), madeBy: Joi.string().max(120).required() }),
+    withKeys(amendmentOrder, {
+      zoneId: id.allow(null),
+      zoneName: Joi.string().max(80).allow(null),
+      turf: Joi.string().max(40).allow(null),
+      madeAt: instant.required(),
+      madeBy: Joi.string().max(120).required(),
+    }),
     1000,
   ).required(),
 })

@@ -88,6 +88,10 @@ export interface Amendment {
   id: string
   reason: string
   changes: Partial<PassFacts>
+  /** Where it really went down, where another lawn was written first. */
+  zoneId?: ZoneId | null
+  zoneName?: string | null
+  turf?: string | null
   madeAt: string
   madeBy: string
 }
@@ -123,6 +127,8 @@ export interface AmendmentOrder {
   id: string
   reason: string
   changes: Partial<PassFacts>
+  /** The lawn it really went down on. */
+  zoneId?: ZoneId
 }
 /** By whole days, of one yard or of all. */
 export interface RecordsRequest {
@@ -195,7 +201,12 @@ export interface ApplicationOrder extends ApplicationFacts {
 export const amendmentOrder = Joi.object<AmendmentOrder, true>({
   id: id.required(),
   reason: Joi.string().trim().min(3).max(400).required(),
-  changes: Joi.object(facts).min(1).required(),
+  zoneId: id,
+  changes: Joi.object(facts).when('zoneId', {
+    is: Joi.exist(),
+    then: Joi.object().default({}),
+    otherwise: Joi.object().min(1).required(),
+  }),
 })
 
 export const recordsRequest = Joi.object<RecordsRequest, true>({

@@ -11,6 +11,7 @@ import type { FiledJob } from '@jardinero/contract/job'
 import type { RecordPhoto } from '@jardinero/contract/ledger'
 import type { FindPhoto } from '@jardinero/contract/scout'
 import type { LabelFile } from '@jardinero/contract/shelf'
+import type { Place, Section } from '@jardinero/contract/yard'
 import { toWire } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readPicture } from '../platform/photos.ts'
@@ -61,17 +62,22 @@ async function filedJobs(scope: AccountScope): Promise<FiledJob[]> {
   }))
 }
 
+/** An edge lies on a side as long as its section is there; one that was removed is not in the file. */
+const layOn = (place: Place, sections: Section[]): Place =>
+  sections.some((s) => s.id === place.sectionId) ? place : { ...place, sectionId: null, side: null }
+
 /** The whole account as one file. */
 export async function exportAccount(scope: AccountScope, now: Date): Promise<AccountFile> {
   const rows = async <T>(entity: string) => (await scope.find(entity)).map(toWire<T>)
+  const sections = await rows<Section>('section')
   return {
     format: accountFileFormat,
     version: accountFileVersion,
     exportedAt: now.toISOString(),
     yards: await rows('yard'),
     zones: await rows('zone'),
-    sections: await rows('section'),
-    places: await rows('place'),
+    sections,
+    places: (await rows<Place>('place')).map((place) => layOn(place, sections)),
     readings: await rows('soil_reading'),
     sprayers: await rows('sprayer'),
     calibrations: await rows('calibration'),

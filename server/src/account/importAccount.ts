@@ -219,6 +219,7 @@ async function insertAmendments(scope: AccountScope, records: Filed[], translate
       ...amendment,
       id: idFor(scope.accountId, amendment.id),
       recordId: translate(record.id),
+      ...(amendment['zoneId'] ? { zoneId: translate(amendment['zoneId']) } : {}),
     })),
   )
   await scope.insert('record_amendment', rows)

@@ -15,6 +15,7 @@ import { exportAccount } from './exportAccount.ts'
 import { takeFiles } from '../tasks/index.ts'
 import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
+import { removedRows } from './removed.ts'
 import { securityRoutes } from './securityRoutes.ts'
 import { sessionRoutes, type SessionParts } from './sessionRoutes.ts'
 
@@ -47,6 +48,14 @@ async function readState(scope: AccountScope): Promise<AccountState> {
     ratings: await rows('rating'),
     recordPhotos: await rows('record_photo'),
   }
+}
+
+function removedRoutes(app: App, clock: Clock): void {
+  app.get(
+    '/api/account/removed',
+    { schema: { tags: ['account'], summary: 'Rows that were removed and can be brought back' } },
+    (request) => app.scoped(request, (scope) => removedRows(scope, clock())),
+  )
 }
 
 function fileRoutes(app: App, clock: Clock): void {
@@ -83,6 +92,7 @@ export function accountRoutes(app: App, parts: AccountParts): void {
   sessionRoutes(app, parts)
   securityRoutes(app, parts, parts.quota)
   fileRoutes(app, clock)
+  removedRoutes(app, clock)
   app.get(
     '/api/account',
     { schema: { tags, summary: 'What every station needs of the account' } },

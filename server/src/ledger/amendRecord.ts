@@ -1,4 +1,4 @@
-import type { ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
+import type { AmendmentOrder, ApplicationRecord } from '@jardinero/contract/ledger'
 import type { Yard, Zone } from '@jardinero/contract/yard'
 import type { RecordId } from '@jardinero/core/quantity'
 import type { Clock } from '../platform/clock.ts'
@@ -7,11 +7,11 @@ import type { StoredAmendment, StoredRecord } from './entities.ts'
 import { checkPast, checkProduct } from './recordApplication.ts'
 import { findRecords } from './records.ts'
 
-/** Corrects a record by adding to it. The same amendment id again changes nothing more. */
+/** Corrects a record by adding to it; one that was written down for another lawn is moved to where it went. The same amendment id again changes nothing more. */
 export async function amendRecord(
   scope: AccountScope,
   recordId: RecordId,
-  { id, reason, changes }: { id: string; reason: string; changes: Partial<PassFacts> },
+  { id, reason, changes, zoneId }: AmendmentOrder,
   madeBy: string,
   clock: Clock,
 ): Promise<ApplicationRecord> {
@@ -22,11 +22,13 @@ export async function amendRecord(
     const { timeZone } = await scope.get<Yard>('yard', zone.yardId)
     await checkPast(scope, changes.appliedAt, timeZone, clock, 'changes.appliedAt')
   }
+  const to = zoneId && (await scope.get<Zone>('zone', zoneId))
   await scope.add<StoredAmendment>('record_amendment', {
     id,
     recordId,
     reason,
     changes,
+    ...(to && { zoneId: to.id, zoneName: to.name, turf: to.turf }),
     madeAt: clock().toISOString(),
     madeBy,
   })

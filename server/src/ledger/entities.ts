@@ -74,12 +74,21 @@ export const amendmentEntity = new EntitySchema<StoredAmendment>({
     recordId: column.uuid,
     reason: column.text,
     changes: column.json,
+    zoneId: column.uuidOrNull,
+    zoneName: column.textOrNull,
+    turf: column.textOrNull,
     madeAt: column.instant,
     madeBy: column.text,
     seq: { type: 'bigint', generated: 'increment', select: true },
   },
-  indices: [{ columns: ['accountId', 'recordId'] }],
-  foreignKeys: [belongsTo('application_record', 'recordId', 'NO ACTION')],
+  indices: [
+    { columns: ['accountId', 'recordId'] },
+    { name: 'amendment_moves', columns: ['accountId', 'zoneId'], where: '"zone_id" IS NOT NULL' },
+  ],
+  foreignKeys: [
+    belongsTo('application_record', 'recordId', 'NO ACTION'),
+    belongsTo('zone', 'zoneId', 'NO ACTION'),
+  ],
 })
 
 export const ratingEntity = new EntitySchema<Owned<RatingRow>>({

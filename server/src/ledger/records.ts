@@ -99,6 +99,14 @@ const recordJobOf = ({ origin, was, when, chain, note }: Job): RecordJob => ({
   note,
 })
 
+/** Where the last amendment that moved it says it went down. */
+function movedTo(
+  ordered: StoredAmendment[],
+): Partial<Pick<ApplicationRecord, 'zoneId' | 'zoneName' | 'turf'>> {
+  const { zoneId, zoneName, turf } = ordered.findLast((a) => a.zoneId) ?? {}
+  return { ...(zoneId && { zoneId }), ...(zoneName && { zoneName }), ...(turf && { turf }) }
+}
+
 function readRecord(
   stored: StoredRecord,
   amendments: StoredAmendment[],
@@ -111,6 +119,7 @@ function readRecord(
   return {
     ...fixed,
     ...facts,
+    ...movedTo(ordered),
     stripSqFt: facts.stripSqFt ?? mix?.stripSqFt ?? null,
     yardId,
     rate: rateOf(facts, stored.rate.unit),
@@ -124,19 +133,14 @@ function readRecord(
   }
 }
 
-/** Amendments of the records asked for; all of the account's where neither record nor zone is named. */
+/** Amendments of the records asked for; all of the account's where none is named. */
 function findAmendments(
   scope: AccountScope,
-  { id, zoneId, ids }: { id?: string; zoneId?: ZoneId; ids?: string[] },
+  { id, ids }: { id?: string; ids?: string[] },
 ): Promise<StoredAmendment[]> {
   const query = scope.query<StoredAmendment>('record_amendment', 'a')
   if (id) query.andWhere('a.record_id = :id', { id })
   if (ids) query.andWhere('a.record_id = ANY(:ids)', { ids })
-  if (zoneId)
-    query.andWhere(
-      'EXISTS (SELECT 1 FROM application_record r WHERE r.id = a.record_id AND r.zone_id = :zoneId)',
-      { zoneId },
-    )
   return query.getMany()
 }
 
@@ -168,6 +172,25 @@ export interface RecordWindow {
   after?: string
 }
 
+/** Nothing of the account's records is left out. */
+const isWhole = ({ zoneId, ids, yardId, yardIds, limit }: RecordWindow): boolean =>
+  !zoneId && !ids && !yardId && !yardIds && !limit
+
+/** A record that was written down for another lawn, and where it lies. */
+interface Move {
+  recordId: string
+  zoneId: ZoneId
+  yardId: YardId
+}
+/** Few are ever moved: they are looked up first. */
+const findMoves = (scope: AccountScope): Promise<Move[]> =>
+  scope.rows<Move>(
+    `SELECT m.record_id AS "recordId", m.zone_id AS "zoneId", z.yard_id AS "yardId"
+       FROM (SELECT DISTINCT ON (a.record_id) a.record_id, a.zone_id FROM record_amendment a
+               WHERE a.zone_id IS NOT NULL ORDER BY a.record_id, a.seq DESC) m
+         JOIN zone z ON z.id = m.zone_id`,
+  )
+
 /**
  * Records as they read now, oldest first. A window in days has a day to spare on either side, for the yard's time zone;
  * a record whose day was amended is always among them.
@@ -185,9 +208,17 @@ export async function findRecords(
   for (const name of columns) query.addSelect(`r.${name}`, name)
   if (window.id) query.andWhere('r.id = :id', window)
   if (window.ids) query.andWhere('r.id = ANY(:ids)', window)
-  if (window.zoneId) query.andWhere('r.zone_id = :zoneId', window)
+  const moves = await findMoves(scope)
   const yardIds = window.yardIds ?? (window.yardId ? [window.yardId] : undefined)
-  if (yardIds) query.andWhere('z.yard_id = ANY(:yardIds)', { yardIds })
+  /** Records that were written down there and not moved, and those that were moved there. */
+  const there = (column: 'r.zone_id' | 'z.yard_id', key: 'zoneId' | 'yardId', ids: string[]) =>
+    query.andWhere(`((${column} = ANY(:${key}) AND r.id <> ALL(:moved)) OR r.id = ANY(:${key}Here))`, {
+      [key]: ids,
+      [`${key}Here`]: moves.filter((m) => ids.includes(m[key])).map((m) => m.recordId),
+      moved: moves.map((m) => m.recordId),
+    })
+  if (window.zoneId) there('r.zone_id', 'zoneId', [window.zoneId])
+  if (yardIds) there('z.yard_id', 'yardId', yardIds)
   if (window.after)
     query.andWhere(
       '(r.applied_at, r.id) > (SELECT b.applied_at, b.id FROM application_record b WHERE b.id = :after)',
@@ -204,17 +235,18 @@ export async function findRecords(
   const stored = (await query.getRawMany<RawRecord>()).map(fromRaw)
   const amendments = await findAmendments(
     scope,
-    window.limit || window.ids ? { ids: stored.map((r) => r.id) } : window,
+    window.id ? { id: window.id } : isWhole(window) ? {} : { ids: stored.map((r) => r.id) },
   )
   const byRecord = new Map<string, StoredAmendment[]>()
   for (const a of amendments) byRecord.set(a.recordId, [...(byRecord.get(a.recordId) ?? []), a])
   const mixes = await mixesOf(scope, [...new Set(stored.map((r) => r.mixId))])
   const jobs = await jobsById(scope, [...new Set(stored.flatMap((r) => r.jobId ?? []))])
   const jobOf = new Map(jobs.map((j) => [j.id, recordJobOf(j)]))
+  const yardOf = new Map(moves.map((m) => [m.recordId, m.yardId]))
   return stored.map(({ yardId, ...r }) => {
     const job = r.jobId && jobOf.get(r.jobId)
     return {
-      ...readRecord(r, byRecord.get(r.id) ?? [], yardId, mixes.get(r.mixId)),
+      ...readRecord(r, byRecord.get(r.id) ?? [], yardOf.get(r.id) ?? yardId, mixes.get(r.mixId)),
       ...(job && { job }),
     }
   })

@@ -78,9 +78,10 @@ const amendmentsOf = (r: ApplicationRecord, yard: Yard, words: Words): Content[]
                 when: words.time(a.madeAt, yard.timeZone, 'long'),
                 who: a.madeBy,
                 reason: a.reason,
-                fields: Object.keys(a.changes)
-                  .map((f) => words.say(`ledger.field.${f}`))
-                  .join(', '),
+                fields: [
+                  ...(a.zoneName ? [words.say('ledger.movedTo', { zone: a.zoneName })] : []),
+                  ...Object.keys(a.changes).map((f) => words.say(`ledger.field.${f}`)),
+                ].join(', '),
               }),
             ),
           ),

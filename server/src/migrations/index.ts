@@ -15,6 +15,8 @@ import { Jobs1764000000014 } from './0014-jobs.ts'
 import { Weather1764000000015 } from './0015-weather.ts'
 import { Alike1764000000016 } from './0016-alike.ts'
 import { Ground1764000000017 } from './0017-ground.ts'
+import { Discarded1764000000018 } from './0018-discarded.ts'
+import { Moved1764000000019 } from './0019-moved.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -35,4 +37,6 @@ export const migrations = [
   Weather1764000000015,
   Alike1764000000016,
   Ground1764000000017,
+  Discarded1764000000018,
+  Moved1764000000019,
 ]

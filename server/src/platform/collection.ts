@@ -3,7 +3,7 @@ import { count, type Row, type RowShapes } from '@jardinero/contract/field'
 import type { Refusal } from '@jardinero/core/quantity'
 import type { App } from './app.ts'
 import { ProblemError } from './problem.ts'
-import type { AccountScope } from './scope.ts'
+import type { AccountScope, Hanging } from './scope.ts'
 import { idParams } from './params.ts'
 
 /** A kind of row that is listed, added, changed and removed in one way. */
@@ -17,16 +17,23 @@ export interface Collection<T extends Row = Row> {
   check?(row: Omit<T, 'version'>, scope: AccountScope): Refusal[] | Promise<Refusal[]>
   /** What follows a row that is new, inside its transaction. */
   added?(row: T, by: string, scope: AccountScope): Promise<void>
+  /** It can be brought back for {@link keptDays} days after it was removed, with these that hang on it. */
+  discards?: Hanging[]
+  /** Discarded rows that rest on it go for good with it. */
+  purges?: Hanging[]
   /** Keeps the row as it stood before a change, inside the change's transaction. */
   replaced?(before: T, by: string, scope: AccountScope): Promise<void>
 }
+/** So many days a removed row can be brought back. */
+export const keptDays = 30
+
 /** A collection among others: its rows are of the type of its shapes. */
 export const collectionOf = <T extends Row>(collection: Collection<T>): Collection =>
   collection as Collection<Row>
 
 /** A stored row as it crosses the wire: its own fields, without the account's. */
 export function toWire<T>(stored: object): T {
-  const { accountId: _, createdAt: __, ...row } = stored as Record<string, unknown>
+  const { accountId: _, createdAt: __, removedAt: ___, ...row } = stored as Record<string, unknown>
   return row as T
 }
 
@@ -106,8 +113,31 @@ export function registerCollection(app: App, collection: Collection): void {
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { id } = request.params
-        await scope.remove(entity, id, request.query.version)
+        const { discards, purges = [] } = collection
+        if (discards) await scope.discard(entity, id, request.query.version, discards)
+        else {
+          for (const { entity: of, by } of purges) await scope.purge(of, { [by]: id })
+          await scope.remove(entity, id, request.query.version)
+        }
         void reply.code(204)
       }),
   )
+
+  const { discards } = collection
+  if (discards)
+    app.post(
+      `${url}/:id/back`,
+      {
+        schema: {
+          tags,
+          summary: 'Bring a removed row back',
+          params: idParams,
+          response: { 200: shapes.row },
+        },
+      },
+      (request) =>
+        app.scoped(request, async (scope) =>
+          toWire(await scope.bringBack(entity, request.params.id, discards)),
+        ),
+    )
 }

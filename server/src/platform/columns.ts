@@ -53,6 +53,9 @@ export const rowColumns = {
   createdAt: { type: 'timestamp with time zone', createDate: true },
 } as const satisfies Columns<{ id: string; accountId: AccountId; version: number; createdAt: string }>
 
+/** Of rows that can be brought back for some weeks after they were removed: until then the scope finds none of them. */
+export const removable = { removedAt: column.instantOrNull } as const
+
 /** Rows of one account refer only to rows of the same account: the key is the pair. */
 export const accountKey = { columns: ['accountId', 'id'] }
 export const belongsTo = (target: string, column: string, onDelete: 'CASCADE' | 'NO ACTION' = 'CASCADE') => ({
@@ -68,4 +71,5 @@ export const ofAccount = {
   onDelete: 'CASCADE' as const,
 }
 
+export type Removable<T> = T & { removedAt?: string | null }
 export type Owned<T> = T & { accountId: AccountId; createdAt: string }

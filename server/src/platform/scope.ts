@@ -1,11 +1,27 @@
 import type { AccountId } from '@jardinero/core/quantity'
-import { In, type DataSource, type EntityManager, type ObjectLiteral, type SelectQueryBuilder } from 'typeorm'
+import {
+  In,
+  IsNull,
+  MoreThan,
+  Not,
+  type DataSource,
+  type EntityManager,
+  type ObjectLiteral,
+  type SelectQueryBuilder,
+} from 'typeorm'
 import { ProblemError } from './problem.ts'
 
 type Stored = ObjectLiteral & { id: string; version?: number }
 
 /** A row as a room makes it: whose it is, the scope says. */
 type Own<T extends Stored> = Omit<T, 'accountId'> & { id: string }
+
+/** Rows that hang on another: they are discarded with it. */
+export interface Hanging {
+  entity: string
+  /** The column that names it. */
+  by: string
+}
 
 /** What stands between a row and an account that is full. */
 export interface QuotaGuard {
@@ -67,6 +83,13 @@ export class AccountScope {
   private own(where: object): ObjectLiteral {
     return { ...where, accountId: this.accountId }
   }
+  private isRemovable(entity: string): boolean {
+    return Boolean(this.manager.connection.getMetadata(entity).findColumnWithPropertyName('removedAt'))
+  }
+  /** The account's own, without what was removed and can be brought back. */
+  private here(entity: string, where: object): ObjectLiteral {
+    return this.own({ ...where, ...(this.isRemovable(entity) && { removedAt: IsNull() }) })
+  }
 
   find<T extends ObjectLiteral>(
     entity: string,
@@ -74,7 +97,7 @@ export class AccountScope {
     { order, take }: { order?: object; take?: number } = {},
   ): Promise<T[]> {
     return this.manager.find<ObjectLiteral>(entity, {
-      where: this.own(where),
+      where: this.here(entity, where),
       ...(order && { order }),
       ...(take && { take }),
     }) as Promise<T[]>
@@ -82,9 +105,10 @@ export class AccountScope {
 
   /** A query over one table's rows of this account, for what `find` cannot say. Tables joined to it are joined by their ids. */
   query<T extends ObjectLiteral>(entity: string, alias: string): SelectQueryBuilder<T> {
-    return this.manager
+    const query = this.manager
       .createQueryBuilder<T>(entity, alias)
       .where(`${alias}.account_id = :ofAccount`, { ofAccount: this.accountId })
+    return this.isRemovable(entity) ? query.andWhere(`${alias}.removed_at IS NULL`) : query
   }
 
   /**
@@ -92,10 +116,10 @@ export class AccountScope {
    * statement finds those, not the table.
    */
   rows<T>(sql: string, values: unknown[] = []): Promise<T[]> {
-    const shadows = tablesIn(sql, accountTables(this.manager.connection)).map(
-      (t) =>
-        `"${t}" AS NOT MATERIALIZED (SELECT * FROM public."${t}" WHERE account_id = $${values.length + 1})`,
-    )
+    const shadows = tablesIn(sql, accountTables(this.manager.connection)).map((t) => {
+      const there = this.isRemovable(t) ? ' AND removed_at IS NULL' : ''
+      return `"${t}" AS NOT MATERIALIZED (SELECT * FROM public."${t}" WHERE account_id = $${values.length + 1}${there})`
+    })
     if (!shadows.length) throw new Error('a statement over no table of an account')
     return this.manager.query<T[]>(`WITH ${shadows.join(', ')} ${sql}`, [...values, this.accountId])
   }
@@ -109,12 +133,12 @@ export class AccountScope {
   }
 
   count(entity: string, where: object = {}): Promise<number> {
-    return this.manager.countBy(entity, this.own(where))
+    return this.manager.countBy(entity, this.here(entity, where))
   }
 
   /** @throws ProblemError notFound */
   async get<T extends Stored>(entity: string, id: string): Promise<T> {
-    const row = await this.manager.findOne<ObjectLiteral>(entity, { where: this.own({ id }) })
+    const row = await this.manager.findOne<ObjectLiteral>(entity, { where: this.here(entity, { id }) })
     if (!row) throw new ProblemError('notFound')
     return row as T
   }
@@ -169,7 +193,7 @@ export class AccountScope {
       await this.quota?.take(fresh)
       added += fresh
       if (fresh === some.length) continue
-      const here = await this.count(entity, { id: In(some.map((r) => r.id)) })
+      const here = await this.manager.countBy(entity, this.own({ id: In(some.map((r) => r.id)) }))
       if (here < new Set(some.map((r) => r.id)).size) throw new ProblemError('idTaken')
     }
     return added
@@ -211,21 +235,68 @@ export class AccountScope {
     await this.manager.delete(entity, where)
   }
 
-  /** Changes a row that still has the version the edit started from. @throws ProblemError staleEdit with the row as it stands, notFound. */
-  async change<T extends Stored>(entity: string, id: string, version: number, patch: Partial<T>): Promise<T> {
+  /** Whether a row still had the version, and was changed: one that is here, or one that was discarded. */
+  private async step(
+    entity: string,
+    id: string,
+    version: number,
+    patch: object,
+    isDiscarded = false,
+  ): Promise<boolean> {
+    const there = this.isRemovable(entity) ? ` AND removed_at IS ${isDiscarded ? 'NOT ' : ''}NULL` : ''
     const result = await this.manager
       .createQueryBuilder()
       .update<ObjectLiteral>(entity)
       .set({ ...patch, version: () => 'version + 1' })
-      .where('id = :id AND account_id = :accountId AND version = :version', {
+      .where(`id = :id AND account_id = :accountId AND version = :version${there}`, {
         id,
         accountId: this.accountId,
         version,
       })
       .execute()
+    return Boolean(result.affected)
+  }
+
+  /** Changes a row that still has the version the edit started from. @throws ProblemError staleEdit with the row as it stands, notFound. */
+  async change<T extends Stored>(entity: string, id: string, version: number, patch: Partial<T>): Promise<T> {
+    const isChanged = await this.step(entity, id, version, patch)
     const row = await this.get<T>(entity, id)
-    if (!result.affected) throw new ProblemError('staleEdit', [], { current: row })
+    if (!isChanged) throw new ProblemError('staleEdit', [], { current: row })
     return row
+  }
+
+  /**
+   * Removes a row so that it can be brought back, and what hangs on it with it. @throws ProblemError staleEdit, notFound
+   */
+  async discard(entity: string, id: string, version: number, hanging: Hanging[]): Promise<void> {
+    const removedAt = new Date().toISOString()
+    if (!(await this.step(entity, id, version, { removedAt })))
+      throw new ProblemError('staleEdit', [], { current: await this.get(entity, id) })
+    for (const { entity: of, by } of hanging)
+      await this.manager.update(of, this.here(of, { [by]: id }), { removedAt })
+  }
+  /** Brings a row back that was discarded, and what was discarded with it. @throws ProblemError notFound */
+  async bringBack<T extends Stored>(entity: string, id: string, hanging: Hanging[]): Promise<T> {
+    const where = this.own({ id, removedAt: Not(IsNull()) })
+    const row = await this.manager.findOne<ObjectLiteral>(entity, { where })
+    if (!row) return this.get<T>(entity, id)
+    const { removedAt } = row as { removedAt: string }
+    for (const { entity: of, by } of hanging)
+      await this.manager.update(of, this.own({ [by]: id, removedAt }), { removedAt: null })
+    await this.step(entity, id, Number(row['version']), { removedAt: null }, true)
+    return this.get<T>(entity, id)
+  }
+  /** Rows that were discarded since an instant, the last first. */
+  discardedSince<T extends Stored>(entity: string, instant: string, take: number): Promise<T[]> {
+    return this.manager.find<ObjectLiteral>(entity, {
+      where: this.own({ removedAt: MoreThan(instant) }),
+      order: { removedAt: 'DESC' },
+      take,
+    }) as Promise<T[]>
+  }
+  /** Of rows that were discarded those that rest on another are gone for good: that one goes. */
+  async purge(entity: string, where: object): Promise<void> {
+    await this.manager.delete(entity, this.own({ ...where, removedAt: Not(IsNull()) }))
   }
 
   /** @throws ProblemError staleEdit, notFound; inUse where other rows rest on this one. */

@@ -1,12 +1,21 @@
 import type { Card } from 'ts-fsrs'
 import { EntitySchema } from 'typeorm'
 import type { Find, FindPhoto } from '@jardinero/contract/scout'
-import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
+import {
+  accountKey,
+  belongsTo,
+  column,
+  removable,
+  rowColumns,
+  type Owned,
+  type Removable,
+} from '../platform/columns.ts'
 
-export const findEntity = new EntitySchema<Owned<Find>>({
+export const findEntity = new EntitySchema<Removable<Owned<Find>>>({
   name: 'plant_find',
   columns: {
     ...rowColumns,
+    ...removable,
     zoneId: column.uuid,
     placeId: column.uuidOrNull,
     xFt: column.numericOrNull,
@@ -31,10 +40,11 @@ export const findEntity = new EntitySchema<Owned<Find>>({
 })
 
 export type StoredPhoto = FindPhoto & { accountId: string; createdAt: string; picture: Buffer }
-export const photoEntity = new EntitySchema<StoredPhoto>({
+export const photoEntity = new EntitySchema<Removable<StoredPhoto>>({
   name: 'find_photo',
   columns: {
     id: rowColumns.id,
+    ...removable,
     accountId: rowColumns.accountId,
     createdAt: rowColumns.createdAt,
     findId: column.uuid,

@@ -51,6 +51,7 @@ export const scoutCollections = (clock: Clock): Collection[] => [
     path: 'finds',
     entity: 'plant_find',
     shapes: wire.find,
+    discards: [{ entity: 'find_photo', by: 'findId' }],
     check: async (find, scope): Promise<Refusal[]> => {
       const { timeZone } = await yardOfZone(scope, find.zoneId)
       return [

@@ -1,18 +1,28 @@
 import { EntitySchema } from 'typeorm'
 import type { Label, LabelFile, LabelVersion, StockRow } from '@jardinero/contract/shelf'
-import { accountKey, belongsTo, column, ofAccount, rowColumns, type Owned } from '../platform/columns.ts'
+import {
+  accountKey,
+  belongsTo,
+  column,
+  ofAccount,
+  removable,
+  rowColumns,
+  type Owned,
+  type Removable,
+} from '../platform/columns.ts'
 
-export const labelEntity = new EntitySchema<Owned<Label>>({
+export const labelEntity = new EntitySchema<Removable<Owned<Label>>>({
   name: 'label',
-  columns: { ...rowColumns, rules: column.json },
+  columns: { ...rowColumns, ...removable, rules: column.json },
   uniques: [accountKey],
   foreignKeys: [ofAccount],
 })
 
-export const stockEntity = new EntitySchema<Owned<StockRow>>({
+export const stockEntity = new EntitySchema<Removable<Owned<StockRow>>>({
   name: 'stock_package',
   columns: {
     ...rowColumns,
+    ...removable,
     labelId: column.uuid,
     amount: column.json,
     boughtOn: column.day,
@@ -26,10 +36,11 @@ export const stockEntity = new EntitySchema<Owned<StockRow>>({
 })
 
 export type StoredLabelVersion = LabelVersion & { accountId: string }
-export const labelVersionEntity = new EntitySchema<StoredLabelVersion>({
+export const labelVersionEntity = new EntitySchema<Removable<StoredLabelVersion>>({
   name: 'label_version',
   columns: {
     id: rowColumns.id,
+    ...removable,
     accountId: rowColumns.accountId,
     labelId: column.uuid,
     number: column.integer,
@@ -43,10 +54,11 @@ export const labelVersionEntity = new EntitySchema<StoredLabelVersion>({
 })
 
 export type StoredLabelFile = Owned<LabelFile> & { picture: Buffer }
-export const labelFileEntity = new EntitySchema<StoredLabelFile>({
+export const labelFileEntity = new EntitySchema<Removable<StoredLabelFile>>({
   name: 'label_file',
   columns: {
     id: rowColumns.id,
+    ...removable,
     accountId: rowColumns.accountId,
     createdAt: rowColumns.createdAt,
     labelId: column.uuid,

@@ -22,6 +22,7 @@ export const shelfCollections = (clock: Clock): Collection[] => [
     path: 'labels',
     entity: 'label',
     shapes: wire.label,
+    discards: ['stock_package', 'label_version', 'label_file'].map((of) => ({ entity: of, by: 'labelId' })),
     check: (row) => refusalsOf(row.rules),
     replaced: keepVersion(clock),
   }),

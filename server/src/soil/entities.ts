@@ -1,12 +1,21 @@
 import { EntitySchema } from 'typeorm'
 import type { Reading, Sign, Sprinkler, Water } from '@jardinero/contract/soil'
 import type { OwnDay, TypicalYearRow } from '@jardinero/contract/weather'
-import { accountKey, belongsTo, column, rowColumns, type Owned } from '../platform/columns.ts'
+import {
+  accountKey,
+  belongsTo,
+  column,
+  removable,
+  rowColumns,
+  type Owned,
+  type Removable,
+} from '../platform/columns.ts'
 
-export const readingEntity = new EntitySchema<Owned<Reading>>({
+export const readingEntity = new EntitySchema<Removable<Owned<Reading>>>({
   name: 'soil_reading',
   columns: {
     ...rowColumns,
+    ...removable,
     placeId: column.uuid,
     takenAt: column.instant,
     depthCm: column.numeric,

@@ -59,6 +59,7 @@ export const soilCollections = (clock: Clock): Collection[] => [
     path: 'readings',
     entity: 'soil_reading',
     shapes: wire.reading,
+    discards: [],
     check: async (reading, scope): Promise<Refusal[]> => {
       const { timeZone } = await yardOfPlace(scope, reading.placeId)
       const [given, today] = [dayIn(reading.takenAt, timeZone), await accountToday(scope, timeZone, clock)]

@@ -24,14 +24,21 @@ import type { AccountScope } from '../platform/scope.ts'
 /** What went down in each year on each lawn of a yard, counted by the database. */
 function readHistory(scope: AccountScope, yardId: YardId): Promise<PassHistory[]> {
   return scope.rows(
-    `SELECT r.zone_id AS "zoneId", extract(year FROM r.applied_at AT TIME ZONE y.time_zone)::int AS year,
+    `SELECT z.id AS "zoneId", extract(year FROM r.applied_at AT TIME ZONE y.time_zone)::int AS year,
        count(DISTINCT r.id)::int AS passes,
        to_char(max(r.applied_at AT TIME ZONE y.time_zone), 'YYYY-MM-DD') AS "lastDay",
        coalesce(array_agg(DISTINCT a.value->>'name') FILTER (WHERE a.value->>'name' IS NOT NULL), '{}') AS actives,
        coalesce(array_agg(DISTINCT a.value->>'group') FILTER (WHERE a.value->>'group' IS NOT NULL), '{}') AS groups
      FROM yard y
        JOIN zone z ON z.yard_id = y.id
-       JOIN application_record r ON r.zone_id = z.id
+       JOIN LATERAL (
+         SELECT o.* FROM application_record o WHERE o.zone_id = z.id AND NOT EXISTS
+           (SELECT 1 FROM record_amendment a WHERE a.record_id = o.id AND a.zone_id IS NOT NULL)
+         UNION ALL
+         SELECT o.* FROM application_record o JOIN
+           (SELECT DISTINCT ON (a.record_id) a.record_id, a.zone_id FROM record_amendment a
+              WHERE a.zone_id IS NOT NULL ORDER BY a.record_id, a.seq DESC) m ON m.record_id = o.id
+           WHERE m.zone_id = z.id) r ON true
        LEFT JOIN LATERAL jsonb_array_elements(r.rules->'actives') a ON true
      WHERE y.id = $1 GROUP BY 1, 2 ORDER BY 2, 1`,
     [yardId],

@@ -23,6 +23,7 @@ import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
 import { createStations } from '../soil/index.ts'
 import { giveUp, refuseTask } from './outcome.ts'
 import { reviveTasks } from './revive.ts'
+import { sweepRemoved } from './sweepRemoved.ts'
 import { sweepTasks } from './sweepTasks.ts'
 import type { TaskOrder } from './taskWorker.ts'
 
@@ -108,6 +109,7 @@ export async function startWorker(parts: WorkerParts): Promise<() => Promise<voi
     sweep: async () => {
       await sweepExpired(database)
       await sweepTasks(database)
+      await sweepRemoved(database, clock())
     },
   }
   for (const round of ['remind', 'sweep', 'answers'] as const) {

@@ -1,6 +1,15 @@
 import { EntitySchema } from 'typeorm'
 import type { Place, Section, Yard, Zone } from '@jardinero/contract/yard'
-import { accountKey, belongsTo, column, ofAccount, rowColumns, type Owned } from '../platform/columns.ts'
+import {
+  accountKey,
+  belongsTo,
+  column,
+  ofAccount,
+  removable,
+  rowColumns,
+  type Owned,
+  type Removable,
+} from '../platform/columns.ts'
 
 export const yardEntity = new EntitySchema<Owned<Yard>>({
   name: 'yard',
@@ -41,10 +50,11 @@ export const zoneEntity = new EntitySchema<Owned<Zone>>({
   foreignKeys: [belongsTo('yard', 'yardId')],
 })
 
-export const sectionEntity = new EntitySchema<Owned<Section>>({
+export const sectionEntity = new EntitySchema<Removable<Owned<Section>>>({
   name: 'section',
   columns: {
     ...rowColumns,
+    ...removable,
     zoneId: column.uuid,
     name: column.text,
     kind: column.text,

@@ -55,12 +55,17 @@ export const yardCollections: Collection[] = [
     entity: 'section',
     shapes: wire.section,
     check: (row) => checkSection(row).map(ownField),
+    discards: [],
   }),
   collectionOf({
     room: 'yard',
     path: 'places',
     entity: 'place',
     shapes: wire.place,
+    purges: [
+      { entity: 'soil_reading', by: 'placeId' },
+      { entity: 'plant_find', by: 'placeId' },
+    ],
     check: (row) => checkGround(row.ground).map((r) => ({ ...r, field: `ground.${r.field}` })),
   }),
 ]

@@ -12,6 +12,7 @@ import OutboxPanel from '../outing/OutboxPanel.vue'
 import DemoBar from './DemoBar.vue'
 import KeysHelp from './KeysHelp.vue'
 import LongWork from './LongWork.vue'
+import RemovedBar from './RemovedBar.vue'
 import SeasonRibbon from './SeasonRibbon.vue'
 import StationTrail from './StationTrail.vue'
 import YardServices from './YardServices.vue'
@@ -61,6 +62,7 @@ watchEffect(() => {
     <main id="station" tabindex="-1"><OutboxPanel /><RouterView /></main>
   </div>
   <LongWork />
+  <RemovedBar />
   <WorkingDrawer v-if="openWorking.figure" />
   <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
 </template>

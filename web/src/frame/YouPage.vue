@@ -8,6 +8,7 @@ import { useForm } from '../kit/useForm.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
 import { useAccount } from '../state/index.ts'
 import AccountFile from './AccountFile.vue'
+import RemovedList from './RemovedList.vue'
 import SecurityPart from './you/SecurityPart.vue'
 import SignOutRow from './you/SignOutRow.vue'
 
@@ -65,6 +66,7 @@ function prefer(key: string, value: unknown): void {
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <RemindersRow />
     <AccountFile />
+    <RemovedList />
     <p class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>
     </p>

@@ -97,9 +97,10 @@ const print = () => window.print()
             when: time(a.madeAt, timeZone, 'long'),
             who: a.madeBy,
             reason: a.reason,
-            fields: Object.keys(a.changes)
-              .map((f) => say(`ledger.field.${f}`))
-              .join(', '),
+            fields: [
+              ...(a.zoneName ? [say('ledger.movedTo', { zone: a.zoneName })] : []),
+              ...Object.keys(a.changes).map((f) => say(`ledger.field.${f}`)),
+            ].join(', '),
           })
         }}
       </li>

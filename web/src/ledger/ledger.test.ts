@@ -5,7 +5,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { ApplicationRecord, RatingRow } from '@jardinero/contract/ledger'
 import type { YardWeather } from '@jardinero/contract/weather'
 import { addDays } from '@jardinero/core/quantity'
-import { atHome, input, record, rules } from '../../test/home.ts'
+import { atHome, homeState, input, pick, record, rules, until } from '../../test/home.ts'
 import { useSeason, useYard } from '../state/index.ts'
 import { useSoil } from '../soil/index.ts'
 import AfterPass from './AfterPass.vue'
@@ -151,6 +151,31 @@ describe('a record’s sheet', () => {
     const sheet = show(RecordSheet, { record: first() })
     expect(sheet.find('[role=alert]').text()).toMatch(/0\.6 oz per 1,000 sq ft.*0\.55 oz per 1,000 sq ft/)
     expect(sheet.find('.amendments').text()).toContain('Half a load was left (Product used)')
+  })
+})
+
+describe('a pass on the wrong lawn', () => {
+  it('is moved, and what its label says of the other one is said first', async () => {
+    const state = homeState()
+    const back = { ...state.zones[0]!, id: 'back', name: 'Back', turf: 'fineFescue' }
+    const on = await ledger({
+      records: [record('2026-02-20', 0.5)],
+      state: { zones: [...state.zones, back] },
+    })
+    const sent: { url: string; body: Record<string, unknown> }[] = []
+    vi.stubGlobal('fetch', (url: string, init: RequestInit = {}) => {
+      sent.push({ url, body: JSON.parse(String(init.body ?? '{}')) as Record<string, unknown> })
+      return Promise.resolve(new Response(JSON.stringify({ ...on.first(), zoneId: 'back' }), { status: 201 }))
+    })
+    const form = on.show(AmendForm, { record: on.first() })
+    expect(form.find('.against').exists()).toBe(false)
+    await pick(form, 'Lawn it went down on', 'back')
+    expect(form.find('.against').text()).toContain('fine fescue')
+    await input(form, 'Why it is amended').setValue('It was the back lawn')
+    await form.find('form').trigger('submit')
+    await until(() => form.emitted('done'))
+    const amended = sent.find((s) => s.url.includes('amendments'))
+    expect(amended?.body).toMatchObject({ zoneId: 'back', changes: {} })
   })
 })
 

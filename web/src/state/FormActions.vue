@@ -2,13 +2,14 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { connection } from '../kit/api.ts'
-import { useWords } from '../kit/session.ts'
+import { useSession, useWords } from '../kit/session.ts'
 import type { RowForm } from './useRowForm.ts'
 import { useSaveWords } from './useSaveWords.ts'
 
 /** Save and cancel; the other text when someone else changed the row; what has no field of its own. */
 const props = defineProps<{ row: RowForm; save?: string }>()
 const { say } = useWords()
+const session = useSession()
 const words = useSaveWords()
 const label = computed(() =>
   props.row.form.saving.value
@@ -18,6 +19,11 @@ const label = computed(() =>
         ? words.named(props.save)
         : words.save()
       : (props.save ?? say('frame.save')),
+)
+const hung = computed(() =>
+  new Intl.ListFormat(session.preferences.locale).format(
+    props.row.hanging.value.map(({ kind, count }) => say(`removed.hanging.${kind}`, { count })),
+  ),
 )
 const name = (theirs: Record<string, unknown>) =>
   String(theirs['name'] ?? (theirs['rules'] as { name?: string } | undefined)?.name ?? '')
@@ -34,9 +40,22 @@ const name = (theirs: Record<string, unknown>) =>
     <div class="buttons">
       <Button type="submit" :label="label" :disabled="row.form.saving.value" size="small" />
       <button type="button" class="link" @click="row.cancel()">{{ say('frame.cancel') }}</button>
-      <button v-if="row.existing" type="button" class="link stop" @click="row.remove()">
+      <button
+        v-if="row.existing && !row.hanging.value.length"
+        type="button"
+        class="link stop"
+        @click="row.remove()"
+      >
         {{ say('frame.remove') }}
       </button>
+    </div>
+    <div v-if="row.hanging.value.length" class="conflict" role="alert">
+      <p>
+        {{ say('removed.hangs', { list: hung }) }}
+        {{ say(row.comesBack ? 'removed.comesBack' : 'removed.forGood') }}
+      </p>
+      <button type="button" class="link stop" @click="row.remove()">{{ say('removed.allTheSame') }}</button>
+      <button type="button" class="link" @click="row.keep()">{{ say('removed.keep') }}</button>
     </div>
   </div>
 </template>

@@ -9,9 +9,11 @@ import type { Says } from '../kit/outbox.ts'
 import { createAccountRows } from './accountRows.ts'
 import type { Almanac } from './almanac.ts'
 import { createAttachments } from './attachments.ts'
+import { canComeBack } from './hanging.ts'
 import { useHeld } from './held.ts'
 import { keys } from './keys.ts'
 import { useOutbox } from './outboxStore.ts'
+import { useRemoved } from './removed.ts'
 import { createPlacing, paths, type Part, type Rows } from './rows.ts'
 
 export type { Part, Rows } from './rows.ts'
@@ -64,6 +66,7 @@ export const useAccount = defineStore('account', () => {
   async function remove(part: Part, row: Row): Promise<void> {
     await send('DELETE', `/api/${paths[part]}/${row.id}?version=${row.version}`)
     await placing.take(part, row.id)
+    if (canComeBack(part)) useRemoved().last = { part, id: row.id }
   }
   const put = <P extends Part>(part: P, row: Rows[P]): Promise<Rows[P]> => placing.put(part, row)
 

@@ -1,6 +1,11 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
-import type { ApplicationOrder, ApplicationRecord, PassFacts } from '@jardinero/contract/ledger'
+import type {
+  AmendmentOrder,
+  ApplicationOrder,
+  ApplicationRecord,
+  PassFacts,
+} from '@jardinero/contract/ledger'
 import type { Outing } from '@jardinero/contract/outing'
 import type { Reading } from '@jardinero/contract/soil'
 import type { YardYear } from '@jardinero/contract/state'
@@ -10,6 +15,7 @@ import { useAccount } from './account.ts'
 import { useHeld } from './held.ts'
 import { keys } from './keys.ts'
 import { useOutbox } from './outboxStore.ts'
+import { useRemoved } from './removed.ts'
 import { createPlacing } from './rows.ts'
 
 /** A year with a record in it: its rules beside those of the others, each once. */
@@ -55,6 +61,7 @@ export const useSeason = defineStore('season', () => {
   async function removeReading({ id, version }: Reading): Promise<void> {
     await send('DELETE', `/api/soil/readings/${id}?version=${version}`)
     await placing.take('readings', id)
+    useRemoved().last = { part: 'readings', id }
   }
 
   /** Records as they read now; what rests on what is down is asked for again: the open tanks, the shelf's takings, the counts. */
@@ -87,10 +94,7 @@ export const useSeason = defineStore('season', () => {
   async function addApplication(order: Partial<ApplicationOrder> & { id: string }): Promise<void> {
     await layRecords(await send<ApplicationRecord[]>('POST', '/api/ledger/applications', order))
   }
-  async function amend(
-    recordId: RecordId,
-    amendment: { id: string; reason: string; changes: Partial<PassFacts> },
-  ): Promise<void> {
+  async function amend(recordId: RecordId, amendment: AmendmentOrder): Promise<void> {
     const url = `/api/ledger/records/${recordId}/amendments`
     await layRecords([await send<ApplicationRecord>('POST', url, amendment)])
   }

@@ -1,8 +1,10 @@
 import type { Row } from '@jardinero/contract/field'
 import type { Refusal } from '@jardinero/core/quantity'
+import { ref } from 'vue'
 import { useAccount, type Part, type Rows } from './account.ts'
 import { newId } from '../kit/api.ts'
 import { useForm } from '../kit/useForm.ts'
+import { canComeBack, hangingOn, type Hanging } from './hanging.ts'
 
 interface RowFormParts<P extends Part> {
   part: P
@@ -47,6 +49,14 @@ export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
     })
     if (worked) done(saved)
   }
+  const hanging = ref<Hanging[]>([])
+  /** Asks first where something hangs on it. */
+  async function remove(): Promise<void> {
+    if (!hanging.value.length) hanging.value = hangingOn(account.state, part, row!)
+    else hanging.value = []
+    if (hanging.value.length) return
+    if (await form.save(() => account.remove(part, row!))) done()
+  }
   return {
     form,
     /** Whether it belongs to the open yard, not to the account. */
@@ -56,7 +66,11 @@ export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
     keepMine: () => saveOver(Number(form.theirs.value?.['version'])),
     takeTheirs: async () =>
       done(await account.put(part, form.theirs.value as Record<string, unknown> & Rows[P])),
-    remove: async () => (await form.save(() => account.remove(part, row!))) && done(),
+    /** What hangs on it, while it is asked whether it goes all the same. */
+    hanging,
+    comesBack: canComeBack(part),
+    keep: () => void (hanging.value = []),
+    remove,
     cancel: () => done(),
   }
 }

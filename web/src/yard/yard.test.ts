@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Section } from '@jardinero/contract/yard'
 import { atHome, button, choice, homeState, input, pick, until } from '../../test/home.ts'
 import { asksForAnswer, notHere } from '../../test/server.ts'
+import { useRemoved } from '../state/index.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
 import YardPlan from './YardPlan.vue'
@@ -141,9 +142,15 @@ describe('a taped piece', () => {
   it('is removed', async () => {
     const { page, sent, account } = await form(lawn)
     await button(page, 'Remove').trigger('click')
+    expect(page.text()).toMatch(/On it hang one edge.*You can bring it back for 30 days/s)
+    await button(page, 'Keep it').trigger('click')
+    expect(sent).toEqual([])
+    await button(page, 'Remove').trigger('click')
+    await button(page, 'Remove it all the same').trigger('click')
     await until(() => page.emitted('done'))
     expect(sent).toMatchObject([{ method: 'DELETE', url: '/api/yard/sections/s?version=1' }])
     expect(account.state.sections).toEqual([])
+    expect(useRemoved().last).toEqual({ part: 'sections', id: 's' })
   })
 })
 
