@@ -67,6 +67,7 @@ const use = Joi.object({
   minimumIntervalDays: Joi.number().integer().min(0).max(400),
   minimumCarrier: carrierVolume,
   onlySuppresses: plants,
+  fromSpots: Joi.boolean(),
   atSeeding: Joi.boolean(),
   lengths: list(
     Joi.object({

@@ -79,6 +79,8 @@ export interface LabelUse {
   minimumCarrier?: Quantity<'gal/1000ft2'>
   /** Plants that the rates of this line only suppress, whatever the label lists. */
   onlySuppresses?: string[]
+  /** The label prints no rate for ground, only a mix for spots: `rate` is what that comes to, sprayed to wet. */
+  fromSpots?: boolean
   /** The turf of this line may be sown on the day it goes down. */
   atSeeding?: boolean
   /** The label’s own table of how long each rate lasts. */

@@ -75,6 +75,12 @@ function checkProducts(request: TankRequest): {
           circumstancesOf(request, ground),
         )
         refusals.push(...placed(judged.refusals, index, ground))
+        if (judged.limits.use?.fromSpots && ground.mode !== 'spot')
+          refusals.push({
+            code: 'spotsOnly',
+            field: `products.${index}.rate`,
+            params: { label: rules.name, zone: ground.name },
+          })
         for (const c of judged.cautions) cautions.set(JSON.stringify(c), c)
         return [ground.id, judged.limits] as const
       }),

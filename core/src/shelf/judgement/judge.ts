@@ -13,7 +13,7 @@ import {
 } from './application.ts'
 import { usualAmount } from './rules/amount.ts'
 import { firstOpenDay, heat } from './rules/heat.ts'
-import { activeKnown, labelLine, strengthKnown } from './rules/label.ts'
+import { activeKnown, labelLine, spotRate, strengthKnown } from './rules/label.ts'
 import { beside, capOfPlace, ownRestrictions, whoAndWhere } from './rules/place.ts'
 import { fallingSoil, reachedAgain } from './rules/season.ts'
 import { wantedPlants } from './rules/openGround.ts'
@@ -30,6 +30,7 @@ export const rules = {
   ownRestrictions,
   tolerance,
   labelLine,
+  spotRate,
   usualAmount,
   young,
   seedingToCome,

@@ -43,12 +43,16 @@ export function rulesOfReading(
   // What is said of all lines stands in one, where none was found.
   const lines = own.length || !figures.some((f) => ofLines.has(f.field)) ? own : [0]
   const isDry = measureOfFormulation(one('formulation') ?? 'SL') === 'mass'
+  const spots = all('spot')
+  // A can’s booklet prints so much to a gallon, and no rate for ground.
+  const onlySpots = spots.length > 0 && !figures.some((f) => f.field === 'rate')
   const uses = lines.map((line): LabelUse => {
     const carrier = one('minimumCarrier', line)
     return {
       turf: one('turf', line) ?? [],
       purpose: one('purpose') ?? 'preEmergent',
       rate: one('rate', line) ?? { min: NaN, max: NaN, unit: isDry ? 'oz/1000ft2' : 'floz/1000ft2' },
+      ...(onlySpots && { fromSpots: true, purpose: 'postEmergent' as const }),
       ...given('annualMaximum', one('annualMaximum', line)),
       ...given('applicationsPerYear', one('applicationsPerYear', line)),
       ...given('minimumIntervalDays', one('minimumIntervalDays', line)),
@@ -58,7 +62,6 @@ export function rulesOfReading(
   })
   const actives = all('active')
   const [controls, suppresses] = [one('controls'), one('suppresses')]
-  const spots = all('spot')
   const analysis = one('analysis')
   const rules = {
     ...given('name', one('name')),

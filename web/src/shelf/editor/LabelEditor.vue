@@ -100,7 +100,14 @@ const isHerbicide = computed(() => draft.value.kind === 'herbicide')
       :at="at"
     />
     <AdditivePart v-else v-model="draft" :at="at" />
-    <UseShort v-if="isHerbicide" v-model="draft.uses[0]!" :measure="measure" path="uses.0" :at="at" />
+    <UseShort
+      v-if="isHerbicide"
+      v-model="draft.uses[0]!"
+      v-model:spots="draft.spots"
+      :measure="measure"
+      path="uses.0"
+      :at="at"
+    />
     <AfterPart v-if="isHerbicide" v-model="draft" :at="at" />
     <LabelFindings :findings="findings" />
     <MorePart

@@ -60,7 +60,13 @@ function addUse(): void {
       <UseMore v-model="draft.uses[0]!" :measure="measure" />
       <fieldset v-for="(_, i) in draft.uses.slice(1)" :key="i" class="use">
         <legend>{{ say('label.line', { n: i + 2 }) }}</legend>
-        <UseShort v-model="draft.uses[i + 1]!" :measure="measure" :path="`uses.${i + 1}`" :at="at" />
+        <UseShort
+          v-model="draft.uses[i + 1]!"
+          v-model:spots="draft.spots"
+          :measure="measure"
+          :path="`uses.${i + 1}`"
+          :at="at"
+        />
         <UseMore v-model="draft.uses[i + 1]!" :measure="measure" />
         <button type="button" class="link small" @click="draft.uses.splice(i + 1, 1)">
           {{ say('label.dropLine', { n: i + 2 }) }}
@@ -78,7 +84,14 @@ function addUse(): void {
     <AmountsPart v-model="draft.packages" :measure="measure" part="packages" :at="at" />
     <template v-if="isHerbicide">
       <AmountsPart v-model="draft.coverage" :measure="measure" part="coverage" of-unit="ft2" :at="at" />
-      <AmountsPart v-model="draft.spots" :measure="measure" part="spots" of-unit="gal" :at="at" />
+      <AmountsPart
+        v-if="!draft.uses.some((u) => u.fromSpots)"
+        v-model="draft.spots"
+        :measure="measure"
+        part="spots"
+        of-unit="gal"
+        :at="at"
+      />
     </template>
     <h3>{{ say('label.safety') }}</h3>
     <SafetyPart v-model="draft" />

@@ -36,6 +36,8 @@ export interface UseDraft {
   carrier: Typed
   onlySuppresses: string[]
   atSeeding: boolean
+  /** Only a mix for spots is printed. */
+  fromSpots: boolean
   lengths: LengthDraft[]
 }
 /** A line of the label’s own table of how long a rate lasts, in days. */
@@ -178,6 +180,7 @@ export const emptyUse = (measure: 'mass' | 'volume', turf: string[] = [], isMetr
   carrier: undefined,
   onlySuppresses: [],
   atSeeding: false,
+  fromSpots: false,
   lengths: [],
 })
 export const emptyLength = (): LengthDraft => ({
@@ -208,6 +211,7 @@ const useDraftOf = (use: LabelUse): UseDraft => ({
   carrier: use.minimumCarrier?.value,
   onlySuppresses: use.onlySuppresses ?? [],
   atSeeding: use.atSeeding ?? false,
+  fromSpots: use.fromSpots ?? false,
   lengths: use.lengths?.map((line) => ({ ...line })) ?? [],
 })
 

@@ -28,8 +28,12 @@ export function blanksOf({
       ...blank(`actives.${i}.strength`, Number.isNaN(a.strength.value)),
     ]),
     ...(kind ? [] : uses).flatMap((u, i) => [
-      ...blank(`uses.${i}.rate.min`, Number.isNaN(u.rate.min)),
-      ...blank(`uses.${i}.rate.max`, Number.isNaN(u.rate.max)),
+      ...(u.fromSpots
+        ? blank('spots.0', Number.isNaN(u.rate.max))
+        : [
+            ...blank(`uses.${i}.rate.min`, Number.isNaN(u.rate.min)),
+            ...blank(`uses.${i}.rate.max`, Number.isNaN(u.rate.max)),
+          ]),
       ...blank(`uses.${i}.turf`, !u.turf.length),
     ]),
     ...(additive

@@ -1,4 +1,4 @@
-import { measureOfFormulation, type LabelRules, type LabelUse } from '@jardinero/core/shelf'
+import { measureOfFormulation, rateOfSpots, type LabelRules, type LabelUse } from '@jardinero/core/shelf'
 import type { AmountDraft, LabelDraft, LengthDraft, UseDraft } from './labelDraft.ts'
 
 /** A part of the rules where the number it hangs on was typed; nothing where it was left empty. */
@@ -17,13 +17,15 @@ const lengthOf = ({ min, max, leastDays, mostDays }: LengthDraft) => ({
   leastDays: leastDays ?? mostDays ?? NaN,
   mostDays: mostDays ?? leastDays ?? NaN,
 })
-function useOf(draft: UseDraft): LabelUse {
+function useOf(draft: UseDraft, ofLabel: Pick<LabelRules, 'formulation' | 'spots'>): LabelUse {
   return {
     turf: draft.turf,
     purpose: draft.purpose,
     ...(draft.states.length && { states: draft.states }),
     // One rate is printed as often as a range.
-    rate: { min: draft.min ?? draft.max ?? NaN, max: draft.max ?? NaN, unit: draft.unit },
+    rate: draft.fromSpots
+      ? rateOfSpots(ofLabel)
+      : { min: draft.min ?? draft.max ?? NaN, max: draft.max ?? NaN, unit: draft.unit },
     ...when(draft.annual, (value) => ({
       annualMaximum: { value, unit: draft.annualUnit, of: draft.annualOf },
     })),
@@ -31,6 +33,7 @@ function useOf(draft: UseDraft): LabelUse {
     ...when(draft.interval, (minimumIntervalDays) => ({ minimumIntervalDays })),
     ...when(draft.carrier, (value) => ({ minimumCarrier: { value, unit: 'gal/1000ft2' as const } })),
     ...(draft.onlySuppresses.length && { onlySuppresses: draft.onlySuppresses }),
+    ...(draft.fromSpots && { fromSpots: true }),
     ...(draft.atSeeding && { atSeeding: true }),
     ...(draft.lengths.length && { lengths: draft.lengths.map(lengthOf) }),
   }
@@ -121,6 +124,7 @@ function packagesOf(draft: LabelDraft): Partial<LabelRules> {
 export function rulesOf(draft: LabelDraft): LabelRules {
   const herbicide = draft.kind === 'herbicide'
   const named = draft.actives.filter((a) => herbicide || a.name.trim())
+  const amounts = packagesOf(draft)
   const fed = [draft.n, draft.p2o5, draft.k2o].some((v) => v !== undefined)
   return {
     ...(!herbicide && { kind: draft.kind }),
@@ -135,7 +139,7 @@ export function rulesOf(draft: LabelDraft): LabelRules {
       strength: { value: a.unit === 'none' ? 0 : (a.strength ?? NaN), unit: a.unit, basis: a.basis },
       ...(a.group && { group: a.group }),
     })),
-    uses: herbicide ? draft.uses.map(useOf) : [],
+    uses: herbicide ? draft.uses.map((u) => useOf(u, { formulation: draft.formulation, ...amounts })) : [],
     ...(draft.weedsCopied && { weeds: { controls: draft.controls, suppresses: draft.suppresses } }),
     ...limitsOf(draft),
     ...tankOf(draft),
@@ -144,7 +148,7 @@ export function rulesOf(draft: LabelDraft): LabelRules {
     signalWord: draft.signalWord,
     restrictedUse: draft.restrictedUse,
     ...placesOf(draft),
-    ...packagesOf(draft),
+    ...amounts,
     ...(fed && { analysis: { n: draft.n ?? 0, p2o5: draft.p2o5 ?? 0, k2o: draft.k2o ?? 0 } }),
     ...(draft.notes && { notes: draft.notes }),
   }

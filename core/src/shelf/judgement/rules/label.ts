@@ -63,6 +63,10 @@ export const strengthKnown: Rule = ({ application: { rules } }) => {
   ]
 }
 
+/** A label that prints a mix for spots alone has no rate for ground: the one here is an estimate of what spraying to wet comes to. */
+export const spotRate: Rule = ({ application: { rules }, limits }) =>
+  limits.use?.fromSpots ? [minds('label', 'rateFromSpots', { label: rules.name })] : []
+
 /** What nobody here can vouch for: its label alone stands. */
 export const activeKnown: Rule = ({ application: { rules }, known, circumstances }) =>
   (circumstances.actives.length ? rules.actives : [])
