@@ -85,6 +85,8 @@ export interface TankOrder {
   calibrationId: CalibrationId
   day: string
   loadPlan: LoadPlan
+  /** What each load is filled to, where that is less than the sprayer holds. */
+  fillGal?: number | null
   waterFirst: number | null
   water: WaterQuality | null
   /** The weather ahead as it is known where it is mixed. */
@@ -252,6 +254,7 @@ export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
     .required(),
   calibrationId: id.required(),
   ...tankChoices,
+  fillGal: Joi.number().positive().max(10_000).allow(null),
   waterFirst: Joi.number().min(0.1).max(0.95).allow(null).default(null),
   water: waterQuality.allow(null).default(null),
 })

@@ -60,6 +60,18 @@ export function checkTool({ measure, step, unit, holds }: MeasuringTool): Refusa
   return refusals
 }
 
+/** So much is weighed once, stirred into so much water, and so much of that goes into a load. */
+export interface Stock {
+  weigh: Quantity<MassUnit>
+  /** What is made up with water; the powder is in it. */
+  water: Quantity<VolumeUnit>
+  take: Quantity<VolumeUnit>
+  /** What takes it. */
+  tool: string
+  /** Share of the stock that no load takes; used up on ground of the label, never poured away. */
+  left: number
+}
+
 /** A dose as a tool can show it. */
 export interface MeasuredDose {
   /** Id of the tool. */
@@ -68,11 +80,22 @@ export interface MeasuredDose {
   fills?: { full: number; rest: number }
   /** Where two tools measure it, what each does: so many marks of the coarser, and the rest with the finer. */
   parts?: { tool: string; amount: Quantity<VolumeUnit> }[]
+  /** Where no share of it can be weighed: a solution of it, of which so much is taken. */
+  stock?: Stock
   /** In the tool's unit; of two tools together. */
   amount: Figure<MassUnit | VolumeUnit>
   /** Measured ÷ planned − 1. */
   error: Figure<'ratio'>
 }
+
+/** What a hand measures of a dose: with one tool, so much with each of two, or its share of a stock. */
+export const byHand = ({
+  tool,
+  amount: { value, unit },
+  parts,
+  stock,
+}: MeasuredDose): { tool: string; amount: Quantity<MassUnit | VolumeUnit> }[] =>
+  stock ? [{ tool: stock.tool, amount: stock.take }] : (parts ?? [{ tool, amount: { value, unit } }])
 
 /** Room for rounding in the last digits of a double, not for product. */
 const sliver = 1e-9
@@ -87,7 +110,7 @@ const leastOfFixed = 0.8
  * The mark of a tool nearest to the planned amount and between the bounds; of a fixed rate the one just under it. Undefined where
  * there is none.
  */
-function nearestMark(planned: number, min: number, max: number, step: number): number | undefined {
+export function markBetween(planned: number, min: number, max: number, step: number): number | undefined {
   const highest = Math.floor(max / step + sliver)
   const between = Math.ceil(min / step - sliver)
   const justUnder = min >= fixedRate * max && highest * step >= leastOfFixed * max
@@ -111,7 +134,7 @@ const wouldDo = (amounts: DoseBounds, tools: readonly OwnedTool[]): OwnedTool | 
   tools.find(
     (tool) =>
       tool.measure === measureOfUnit(amounts.unit) &&
-      nearestMark(...inUnitOf(tool, amounts), tool.step) !== undefined,
+      markBetween(...inUnitOf(tool, amounts), tool.step) !== undefined,
   )
 
 function fillsOf(amount: number, { holds, step }: MeasuringTool): MeasuredDose['fills'] {
@@ -169,7 +192,7 @@ export function measureWith(
   if (tool.measure !== measure)
     return refused({ code: 'toolMeasuresOther', field: 'tool', params: { tool: named, measure } })
   const [planned, min, max] = inUnitOf(tool, amounts)
-  const marked = nearestMark(planned, min, max, tool.step)
+  const marked = markBetween(planned, min, max, tool.step)
   if (marked === undefined) {
     const would = wouldDo(amounts, tools) ?? wouldDo(amounts, usualTools)
     return refused({

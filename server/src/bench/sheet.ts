@@ -1,5 +1,5 @@
 import type { Tank } from '@jardinero/contract/bench'
-import { treatedSqFt, wateringParams } from '@jardinero/core/bench'
+import { byHand, treatedSqFt, wateringParams, type MeasuredDose } from '@jardinero/core/bench'
 import type { Words } from '@jardinero/words'
 import { pageNumbers, plainText } from '../platform/pdf.ts'
 import type { Page } from '../platform/page.ts'
@@ -16,8 +16,23 @@ export function mixSheet(tank: Tank, words: Words): Page {
   const toolName = (id: string) =>
     request.tools.find((t) => t.id === id)?.name ?? (words.has(`tool.${id}`) ? text(`tool.${id}`) : id)
   /** With one tool, or so much with each of two. */
-  const poured = ({ amount: whole, parts }: (typeof result.loads)[0]['doses'][0]['measured']) =>
-    (parts ?? [{ amount: whole }]).map((p) => amount(p.amount, true)).join(' + ')
+  const poured = (dose: MeasuredDose) =>
+    byHand(dose)
+      .map((p) => amount(p.amount, true))
+      .join(' + ')
+  const stocks = result.loads[0]!.doses.flatMap(({ product, measured: { stock } }) =>
+    stock
+      ? [
+          text('bench.stock', {
+            label: names[product]!,
+            weigh: amount(stock.weigh, true),
+            water: amount(stock.water, true),
+            left: { value: stock.left, unit: 'ratio' },
+            isLeft: stock.left > 0.005,
+          }),
+        ]
+      : [],
+  )
   const filling = result.loads[0]!.filling.map((step, i) => {
     const dose = step.code === 'product' ? result.loads[0]!.doses[step.product]! : undefined
     return text('bench.sheet.step', {
@@ -55,7 +70,9 @@ export function mixSheet(tank: Tank, words: Words): Page {
               ...l.doses.map((d) =>
                 text('bench.sheet.dose', {
                   amount: poured(d.measured),
-                  tool: (d.measured.parts ?? [d.measured]).map((p) => toolName(p.tool)).join(' + '),
+                  tool: byHand(d.measured)
+                    .map((p) => toolName(p.tool))
+                    .join(' + '),
                 }),
               ),
               amount(l.water),
@@ -70,7 +87,7 @@ export function mixSheet(tank: Tank, words: Words): Page {
         layout: 'lightHorizontalLines',
       },
       { text: text('bench.sheet.order'), bold: true, margin: [0, 10, 0, 2] },
-      { ul: filling },
+      { ul: [...stocks, ...filling] },
       ...(result.watering
         ? [
             {

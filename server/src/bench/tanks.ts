@@ -134,7 +134,7 @@ async function gatherTank(
     grounds,
     products: await productsOf(scope, order, tools),
     carrierVolume: { value: calibrated.carrierVolume.value, unit: 'gal/1000ft2' },
-    capacityGal: sprayer.capacityGal ?? NaN,
+    capacityGal: Math.min(order.fillGal ?? Infinity, sprayer.capacityGal ?? NaN),
     loadPlan: order.loadPlan,
     tools: [...tools, ...usualTools],
     ...(order.waterFirst !== null && { waterFirst: order.waterFirst }),
@@ -228,7 +228,7 @@ export async function makeTank(
     })),
   )
   const jobIds = [...new Set(served.values())]
-  const { outlook: __, override: ___, ...ordered } = order
+  const { outlook: __, override: ___, fillGal: ____, ...ordered } = order
   const { row, added } = await scope.add<Tank>('tank', {
     ...ordered,
     request: kept,

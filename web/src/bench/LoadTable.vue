@@ -7,7 +7,7 @@ import { useTools } from './useTools.ts'
 /** All loads at a look, and their sums: planned and as measured, product by product. */
 const props = defineProps<{ mix: TankMix; current?: number }>()
 const { say } = useWords()
-const { toolName, partsSay } = useTools()
+const { toolName, amountSays, partsSay, stockSays } = useTools()
 const named = (product: number) => props.mix.products[product]!.name
 const withOne = ({ product, measured }: TankDose) =>
   say('bench.measuredWith', {
@@ -17,6 +17,11 @@ const withOne = ({ product, measured }: TankDose) =>
   })
 const withTwo = ({ product, measured }: TankDose) =>
   say('bench.measuredWithTwo', { label: named(product), parts: partsSay(measured) })
+function measuredSays(dose: TankDose): string {
+  const { parts, stock } = dose.measured
+  if (stock) return stockSays(stock, named(dose.product))
+  return parts ? withTwo(dose) : withOne(dose)
+}
 </script>
 
 <template>
@@ -42,7 +47,12 @@ const withTwo = ({ product, measured }: TankDose) =>
           <td><FigureText :figure="load.covers" /></td>
           <template v-if="mix.products.length === 1">
             <td><FigureText :figure="load.doses[0]!.planned" /></td>
-            <td><FigureText :figure="load.doses[0]!.measured.amount" as-is /></td>
+            <td>
+              <FigureText :figure="load.doses[0]!.measured.amount" as-is />
+              <span v-if="load.doses[0]!.measured.stock" class="quiet small off">{{
+                amountSays(load.doses[0]!.measured)
+              }}</span>
+            </td>
             <td><FigureText :figure="load.doses[0]!.measured.error" /></td>
           </template>
           <td v-for="d in mix.products.length > 1 ? load.doses : []" :key="d.product">
@@ -69,7 +79,7 @@ const withTwo = ({ product, measured }: TankDose) =>
     </table>
   </div>
   <p class="quiet small">
-    {{ mix.loads[0]!.doses.map((d) => (d.measured.parts ? withTwo(d) : withOne(d))).join(' ') }}
+    {{ mix.loads[0]!.doses.map(measuredSays).join(' ') }}
   </p>
 </template>
 

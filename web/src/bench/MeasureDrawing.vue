@@ -1,20 +1,23 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { MeasuredDose, MeasuringTool } from '@jardinero/core/bench'
+import { byHand, type MeasuredDose, type MeasuringTool } from '@jardinero/core/bench'
 import { useWords } from '../kit/session.ts'
 import { useTools } from './useTools.ts'
 
 /** The measuring tool with the line to stop at: a scale's display, or a cup with its marks. */
-const props = defineProps<{ dose: MeasuredDose }>()
-const { toolOf, toolName } = useTools()
+const props = defineProps<{ dose: MeasuredDose; label: string }>()
+const { toolOf, toolName, stockSays } = useTools()
 const { say, quantity, number } = useWords()
+/** Of two tools the first is drawn, to its own mark; the rest is said under it. Of a stock, what takes its share. */
+const hand = computed(() => byHand(props.dose))
+const first = computed(() => hand.value[0]!)
 const tool = computed<MeasuringTool>(
-  () => toolOf(props.dose.tool) ?? { measure: 'mass', step: 1, unit: props.dose.amount.unit, kind: 'scale' },
+  () =>
+    toolOf(first.value.tool) ?? { measure: 'mass', step: 1, unit: first.value.amount.unit, kind: 'scale' },
 )
-/** Of two tools the first is drawn, to its own mark; the rest is said under it. */
-const amount = computed(() => props.dose.parts?.[0]?.amount.value ?? props.dose.amount.value)
-const shown = computed(() => quantity(amount.value, props.dose.amount.unit, true))
-const after = computed(() => props.dose.parts?.[1])
+const amount = computed(() => first.value.amount.value)
+const shown = computed(() => quantity(amount.value, first.value.amount.unit, true))
+const after = computed(() => hand.value[1])
 const [bottom, tall] = [196, 160]
 
 /** A cup large enough for the dose, its marks thinned so that they can be read. */
@@ -30,7 +33,7 @@ const side = (y: number) => 14 * ((bottom - y) / tall)
 
 <template>
   <figure class="measure">
-    <figcaption class="quiet small">{{ toolName(dose.tool) }}</figcaption>
+    <figcaption class="quiet small">{{ toolName(first.tool) }}</figcaption>
     <svg
       v-if="tool.kind === 'scale'"
       viewBox="0 0 200 130"
@@ -61,6 +64,7 @@ const side = (y: number) => 14 * ((bottom - y) / tall)
       <text x="176" :y="cup.y(amount) + 4" class="stop-word">{{ say('bench.stop') }}</text>
     </svg>
     <p class="amount">{{ shown }}</p>
+    <p v-if="dose.stock" class="small">{{ stockSays(dose.stock, label) }}</p>
     <p v-if="after" class="small">
       {{
         say('bench.thenWith', {

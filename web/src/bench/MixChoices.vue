@@ -133,6 +133,14 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       @update:model-value="$event && (b.choices.value.directions = $event)"
     />
     <NumberField
+      v-if="isWet && !wetted"
+      v-model="b.choices.value.fillGal"
+      unit="gal"
+      :label="say('bench.fillTo')"
+      :hint="say('bench.fillToHint')"
+      :fault="faultAt('capacityGal', 'fillGal')"
+    />
+    <NumberField
       v-if="isWet"
       v-model="b.choices.value.waterFirst"
       unit="ratio"

@@ -19,6 +19,7 @@ const { say } = useWords()
 const { mix, kept, stage, load, dose, names } = props.answer
 const order = computed(() => mixingOrder((props.bench.request.value?.products ?? []).map((p) => p.rules)))
 const { toolOf } = useTools()
+const { choices } = props.bench
 /** The scale the due amount is weighed on. */
 const scale = computed(() => {
   const tool = dose.value && toolOf(dose.value.measured.tool)
@@ -36,15 +37,29 @@ const scale = computed(() => {
         :names="names"
       />
       <div>
-        <MeasureDrawing :dose="dose.measured" />
+        <MeasureDrawing :dose="dose.measured" :label="mix.products[dose.product]!.name" />
         <ScalePanel
           v-if="stage === 'mixing' && scale"
           :key="`${kept!.load} ${dose.product}`"
-          :amount="{ value: dose.measured.amount.value, unit: scale.unit as MassUnit }"
+          :amount="
+            dose.measured.stock?.weigh ?? { value: dose.measured.amount.value, unit: scale.unit as MassUnit }
+          "
           :tool="scale"
         />
       </div>
     </div>
+    <p v-if="stage === 'planned' && mix.offer" class="offer">
+      {{
+        say('bench.offer', {
+          ...mix.offer,
+          isWeighed: Boolean(mix.offer.instead),
+          instead: mix.offer.instead ?? mix.offer.worst,
+        })
+      }}
+      <button type="button" class="link" @click="choices.fillGal = mix.offer.level.value">
+        {{ say('bench.takeOffer') }}
+      </button>
+    </p>
     <LoadTable :mix="mix" :current="kept?.load ?? 0" />
     <p v-if="mix.watering" class="watering">
       {{ say('bench.watering', wateringParams(mix.watering)) }}

@@ -104,6 +104,7 @@ export function useBench() {
     calibrationId: calibration.value!.id,
     day: request.value!.day,
     loadPlan: choices.value.loadPlan,
+    ...(choices.value.fillGal && { fillGal: choices.value.fillGal }),
     waterFirst: choices.value.waterFirst ?? null,
     water: choices.value.water ?? null,
     outlook: grounds.value[0]?.around?.outlook ?? [],

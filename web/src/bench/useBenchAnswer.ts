@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { standing } from '../kit/working.ts'
 import type { Bench } from './useBench.ts'
+import { useTools } from './useTools.ts'
 
 export type BenchStage = 'missing' | 'waiting' | 'refused' | 'planned' | 'spread' | 'mixing' | 'mixed'
 
@@ -12,6 +13,7 @@ const mostNamed = 3
 export function useBenchAnswer(bench: Bench) {
   const session = useSession()
   const { say, quantity } = useWords()
+  const { amountSays } = useTools()
   const list = (names: string[]) => new Intl.ListFormat(session.preferences.locale).format(names)
   const kept = computed(() => bench.mixing.progress.value ?? undefined)
   const mix = computed(
@@ -67,6 +69,7 @@ export function useBenchAnswer(bench: Bench) {
         },
       }
     const { amount } = dose.value!.measured
+    const inHand = dose.value!.measured.stock
     const params: Record<string, unknown> = {
       zone: zoneName.value,
       label: names.value[dose.value!.product] ?? '',
@@ -74,7 +77,10 @@ export function useBenchAnswer(bench: Bench) {
       products: names.value.length,
       loads: mix.value!.loads.length,
       load: (kept.value?.load ?? 0) + 1,
-      amount: standing(quantity(amount.value, amount.unit, true), amount),
+      amount: standing(
+        inHand ? amountSays(dose.value!.measured) : quantity(amount.value, amount.unit, true),
+        amount,
+      ),
       water: load.value!.water,
       totalWater: mix.value!.water,
       level: { value: step.value?.levelGal ?? 0, unit: 'gal' },

@@ -26,6 +26,8 @@ export interface TankChoices {
   tools: Record<string, string>
   calibrationId?: CalibrationId
   loadPlan: LoadPlan
+  /** What a load is filled to, where that is less than the sprayer holds. */
+  fillGal?: number
   waterFirst?: number
   water?: WaterQuality
   /** Of a spreader. */

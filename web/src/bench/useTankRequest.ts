@@ -78,7 +78,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
         }
       }),
       carrierVolume: { value: calibrated.value.carrierVolume.value, unit: 'gal/1000ft2' },
-      capacityGal: sprayer.value.capacityGal ?? NaN,
+      capacityGal: Math.min(choices.value.fillGal ?? Infinity, sprayer.value.capacityGal ?? NaN),
       loadPlan: choices.value.loadPlan,
       tools: offered.value,
       ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),

@@ -1,5 +1,6 @@
 import { computed } from 'vue'
-import { usualTools, type MeasuredDose, type OwnedTool } from '@jardinero/core/bench'
+import type { Quantity, Unit } from '@jardinero/core/quantity'
+import { byHand, usualTools, type MeasuredDose, type OwnedTool, type Stock } from '@jardinero/core/bench'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 
@@ -22,13 +23,25 @@ export function useTools() {
   const toolOf = (id: string): OwnedTool | undefined => tools.value.find((t) => t.id === id)
   const toolName = (id: string): string => toolOf(id)?.name ?? (has(`tool.${id}`) ? say(`tool.${id}`) : id)
   /** What is measured, as a hand does it: with one tool, or so much with each of two. */
-  const amountSays = ({ amount, parts }: Pick<MeasuredDose, 'amount' | 'parts'>): string =>
-    (parts ?? [{ amount }]).map((p) => quantity(p.amount.value, p.amount.unit, true)).join(' + ')
-  const partsSay = ({ parts = [] }: Pick<MeasuredDose, 'parts'>): string =>
-    parts
+  const amountSays = (dose: MeasuredDose): string =>
+    byHand(dose)
+      .map((p) => quantity(p.amount.value, p.amount.unit, true))
+      .join(' + ')
+  const partsSay = (dose: MeasuredDose): string =>
+    byHand(dose)
       .map(({ tool, amount }) =>
         say('bench.partWith', { amount: quantity(amount.value, amount.unit, true), tool: toolName(tool) }),
       )
       .join(' + ')
-  return { own, tools, toolOf, toolName, amountSays, partsSay }
+  /** How a stock is made, of which each load takes a share. */
+  const stockSays = ({ weigh, water, left }: Stock, label: string): string =>
+    say('bench.stock', {
+      label,
+      weigh: asIs(weigh),
+      water: asIs(water),
+      left: { value: left, unit: 'ratio' },
+      isLeft: left > 0.005,
+    })
+  const asIs = ({ value, unit }: Quantity<Unit>) => quantity(value, unit, true)
+  return { own, tools, toolOf, toolName, amountSays, partsSay, stockSays }
 }

@@ -34,6 +34,6 @@ export function hangingOn(state: State, part: Part, { id }: Row): Hanging[] {
 }
 
 /** What can be brought back for thirty days. */
-export const comesBack = ['sections', 'labels', 'finds', 'readings'] as const
+const comesBack = ['sections', 'labels', 'finds', 'readings'] as const
 export type ComesBack = (typeof comesBack)[number]
 export const canComeBack = (part: string): part is ComesBack => comesBack.some((p) => p === part)

@@ -26,7 +26,8 @@ import {
 } from '../measure.ts'
 import { planTankFilling } from './order.ts'
 import type { CheckedProduct } from './partners.ts'
-import { timesOver } from '../../shelf/index.ts'
+import { timesOver, type Formulation } from '../../shelf/index.ts'
+import { measureFromStock } from '../stockSolution.ts'
 import type { TankGround, TankProductOrder, TankRequest } from './request.ts'
 
 export type Amount = Figure<MassUnit | VolumeUnit>
@@ -153,6 +154,9 @@ function toolForAll(doses: DoseBounds[], owned: OwnedTool[]): OwnedTool | undefi
   return first && worst(first) <= least + 0.02 ? first : able.find((t) => worst(t) === least)
 }
 
+/** Powders and granules that water takes up. */
+const stirs = new Set<Formulation>(['WG', 'WP'])
+
 /** Every load with every dose; one tool a product over all loads. Refused where a tool has no mark inside the label. */
 export function planDoses(request: TankRequest, dosings: Dosing[], gallons: number[]): Outcome<TankLoad[]> {
   const { products, carrierVolume, capacityGal, loadPlan, tools } = request
@@ -167,7 +171,13 @@ export function planDoses(request: TankRequest, dosings: Dosing[], gallons: numb
       ),
   )
   const total = gallons.reduce((sum, g) => sum + g, 0)
-  const loads = gallons.map((gal): TankLoad => {
+  const stocks = products.map((order, i) => {
+    const each = gallons.map((gal) => dosings[i]!.forWater(gal))
+    // Whoever chose a tool keeps to it; what a tool shows in each load needs no stock.
+    const isWeighed = order.tool ?? each.every((bounds) => bestTool(bounds, owned))
+    return isWeighed || !stirs.has(order.rules.formulation) ? undefined : measureFromStock(each, owned)
+  })
+  const loads = gallons.map((gal, load): TankLoad => {
     const sqFt = (gal / carrierVolume.value) * 1000
     const doses = products.flatMap((order, i): TankDose[] => {
       const bounds = dosings[i]!.forWater(gal)
@@ -181,7 +191,7 @@ export function planDoses(request: TankRequest, dosings: Dosing[], gallons: numb
       const mixed = order.tool
         ? undefined
         : measureMixed(bounds, owned, measured.ok ? measured.value : undefined)
-      const dose = mixed ?? (measured.ok ? measured.value : undefined)
+      const dose = stocks[i]?.[load] ?? mixed ?? (measured.ok ? measured.value : undefined)
       if (dose) return [{ product: i, planned: planned(order, bounds, gal, request), measured: dose }]
       refusals.push(
         ...(measured.ok ? [] : measured.refusals).map((r) => ({

@@ -15,6 +15,7 @@ import {
 import { computeYearShare, judgeApplication, kindOf, worstOn, type YearUse } from '../../shelf/index.ts'
 import { planLoads } from '../loads.ts'
 import { dosingOf, planDoses, type Amount, type Dosing, type TankLoad } from './doses.ts'
+import { offerFill, type FillOffer } from './offerFill.ts'
 import { mindWater } from './hygiene.ts'
 import { checkPartners, type CheckedProduct } from './partners.ts'
 import { circumstancesOf, treatedSqFt, type TankGround, type TankRequest } from './request.ts'
@@ -40,6 +41,8 @@ export interface TankMix {
   loads: TankLoad[]
   products: TankProduct[]
   watering?: WateringWindow
+  /** A level at which the loads are measured better. */
+  offer?: FillOffer
   cautions: Caution[]
 }
 
@@ -210,7 +213,16 @@ export function computeTank(request: TankRequest): Outcome<TankMix> {
   const dosings = products.map((order, i) => dosingOf(order, i, checked, request))
   const gallons = planLoads(water.value, capacityGal, loadPlan)
   const loads = planDoses(request, dosings, gallons)
-  if (!loads.ok) return loads
+  const offer = offerFill(request, dosings, water.value, loads.ok ? loads.value : undefined)
+  if (!loads.ok)
+    return offer
+      ? refused(
+          ...loads.refusals.map((r) => ({
+            ...r,
+            remedy: { code: 'fillTo', params: { level: offer.level } },
+          })),
+        )
+      : loads
   const doseCautions = loads.value
     .flatMap((l) => l.doses.flatMap((d) => d.measured.error.cautions))
     .slice(0, 1)
@@ -220,6 +232,7 @@ export function computeTank(request: TankRequest): Outcome<TankMix> {
     loads: loads.value,
     products: products.map((_, i) => summariseProduct(i, request, loads.value, dosings[i]!, checked)),
     ...(watering.window && { watering: watering.window }),
+    ...(offer && { offer }),
     cautions: [
       ...cautions,
       ...partners.cautions,

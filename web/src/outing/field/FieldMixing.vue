@@ -8,7 +8,7 @@ import type { FieldOuting } from './fieldStore.ts'
 const props = defineProps<{ outing: FieldOuting }>()
 const emit = defineEmits<{ tick: [step: number] }>()
 const { say } = useWords()
-const { amountSays } = useTools()
+const { amountSays, stockSays } = useTools()
 const load = computed(() => props.outing.tank.result.loads[props.outing.load]!)
 const steps = computed(() =>
   load.value.filling.map((step) => {
@@ -20,6 +20,11 @@ const steps = computed(() =>
       disperse: String(step.code === 'product' && step.disperse),
     })
   }),
+)
+const stocks = computed(() =>
+  load.value.doses.flatMap(({ product, measured: { stock } }) =>
+    stock ? [stockSays(stock, props.outing.tank.request.products[product]!.rules.name)] : [],
+  ),
 )
 </script>
 
@@ -34,6 +39,7 @@ const steps = computed(() =>
         })
       }}
     </h2>
+    <p v-for="stock in stocks" :key="stock">{{ stock }}</p>
     <ol class="steps">
       <li v-for="(step, i) in steps" :key="i">
         <label :class="{ done: outing.ticked.includes(i) }">
