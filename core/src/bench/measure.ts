@@ -150,11 +150,6 @@ function figuresOf(
   [planned, min, max]: [number, number, number],
   { unit, step }: MeasuringTool,
 ): Pick<MeasuredDose, 'amount' | 'error'> {
-  const error = marked / planned - 1
-  const cautions: Caution[] =
-    Math.abs(error) > noticeableError
-      ? [{ code: 'doseErrorOverFive', params: { error: { value: error, unit: 'ratio' } } }]
-      : []
   const snap = {
     code: 'measuredDose',
     formula: '{least} ≤ k × {step} ≤ {most}, {planned}',
@@ -167,13 +162,23 @@ function figuresOf(
     result: operand(marked, unit),
     source: 'labelLimits',
   }
-  const errorStep = {
+  return { amount: figure(unit, [snap]), error: doseError(marked, planned, unit) }
+}
+
+/** How far what is measured is off what was planned, minded where that is noticeable. */
+export function doseError(measured: number, planned: number, unit: MassUnit | VolumeUnit): Figure<'ratio'> {
+  const error = measured / planned - 1
+  const step = {
     code: 'doseError',
     formula: '{measured} ÷ {planned} − 1',
-    operands: { measured: operand(marked, unit), planned: operand(planned, unit) },
+    operands: { measured: operand(measured, unit), planned: operand(planned, unit) },
     result: operand(error, 'ratio'),
   }
-  return { amount: figure(unit, [snap]), error: figure('ratio', [errorStep], cautions) }
+  const cautions: Caution[] =
+    Math.abs(error) > noticeableError
+      ? [{ code: 'doseErrorOverFive', params: { error: { value: error, unit: 'ratio' } } }]
+      : []
+  return figure('ratio', [step], cautions)
 }
 
 /**

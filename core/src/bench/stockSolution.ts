@@ -1,5 +1,12 @@
 import { convert, figure, measureOfUnit, operand, type MassUnit, type VolumeUnit } from '../quantity/index.ts'
-import { markBetween, measureWith, type DoseBounds, type MeasuredDose, type OwnedTool } from './measure.ts'
+import {
+  doseError,
+  markBetween,
+  measureWith,
+  type DoseBounds,
+  type MeasuredDose,
+  type OwnedTool,
+} from './measure.ts'
 
 /** What a jug is filled to, in the unit of what measures it. */
 const jugs: Partial<Record<VolumeUnit, number[]>> = { mL: [1000, 500, 250, 200, 100], floz: [32, 16, 8, 4] }
@@ -84,7 +91,6 @@ function doseOf(load: DoseBounds, { weigh, scale, jug, pourer, takes, left }: Wa
   const take = takes[i]!
   const measured = (weigh * take) / jug
   const planned = convert(load.planned, load.unit, massUnit)
-  const error = measured / planned - 1
   return {
     tool: scale.id,
     stock: {
@@ -106,13 +112,6 @@ function doseOf(load: DoseBounds, { weigh, scale, jug, pourer, takes, left }: Wa
         result: operand(measured, massUnit),
       },
     ]),
-    error: figure('ratio', [
-      {
-        code: 'doseError',
-        formula: '{measured} ÷ {planned} − 1',
-        operands: { measured: operand(measured, massUnit), planned: operand(planned, massUnit) },
-        result: operand(error, 'ratio'),
-      },
-    ]),
+    error: doseError(measured, planned, massUnit),
   }
 }

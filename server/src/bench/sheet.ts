@@ -16,10 +16,12 @@ export function mixSheet(tank: Tank, words: Words): Page {
   const toolName = (id: string) =>
     request.tools.find((t) => t.id === id)?.name ?? (words.has(`tool.${id}`) ? text(`tool.${id}`) : id)
   /** With one tool, or so much with each of two. */
-  const poured = (dose: MeasuredDose) =>
-    byHand(dose)
+  const poured = (dose: MeasuredDose) => {
+    const share = byHand(dose)
       .map((p) => amount(p.amount, true))
       .join(' + ')
+    return dose.stock ? text('bench.stockShare', { amount: share }) : share
+  }
   const stocks = result.loads[0]!.doses.flatMap(({ product, measured: { stock } }) =>
     stock
       ? [

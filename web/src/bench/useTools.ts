@@ -23,10 +23,12 @@ export function useTools() {
   const toolOf = (id: string): OwnedTool | undefined => tools.value.find((t) => t.id === id)
   const toolName = (id: string): string => toolOf(id)?.name ?? (has(`tool.${id}`) ? say(`tool.${id}`) : id)
   /** What is measured, as a hand does it: with one tool, or so much with each of two. */
-  const amountSays = (dose: MeasuredDose): string =>
-    byHand(dose)
+  const amountSays = (dose: MeasuredDose): string => {
+    const amount = byHand(dose)
       .map((p) => quantity(p.amount.value, p.amount.unit, true))
       .join(' + ')
+    return dose.stock ? say('bench.stockShare', { amount }) : amount
+  }
   const partsSay = (dose: MeasuredDose): string =>
     byHand(dose)
       .map(({ tool, amount }) =>
