@@ -32,7 +32,7 @@ describe('the catalogue', () => {
   const server = filesUnder(join(root, 'server/src'))
 
   it('has words for every code the core and the server speak', () => {
-    const spoken = ['refusal', 'caution', 'working', 'today', 'bench.fill', 'season', 'season.event'].map(
+    const spoken = ['refusal', 'remedy', 'caution', 'working', 'today', 'bench.fill', 'season', 'season.event'].map(
       (room) => `${room}.`,
     )
     const codes = [
