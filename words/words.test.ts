@@ -32,9 +32,16 @@ describe('the catalogue', () => {
   const server = filesUnder(join(root, 'server/src'))
 
   it('has words for every code the core and the server speak', () => {
-    const spoken = ['refusal', 'remedy', 'caution', 'working', 'today', 'bench.fill', 'season', 'season.event'].map(
-      (room) => `${room}.`,
-    )
+    const spoken = [
+      'refusal',
+      'remedy',
+      'caution',
+      'working',
+      'today',
+      'bench.fill',
+      'season',
+      'season.event',
+    ].map((room) => `${room}.`)
     const codes = [
       ...found([...core, ...server], /\bcode: '([A-Za-z]+)'/g),
       ...found(core, /\b(?:because|mind|warn|refuse)\(\s*'([A-Za-z]+)'/g),

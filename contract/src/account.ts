@@ -194,6 +194,7 @@ const filedTank = withKeys(tankOrder, {
   madeBy: Joi.string().max(120).required(),
   mixIds: list(id, 1000).required(),
   jobIds: list(id, 1000).default([]),
+  drawnFrom: id.allow(null),
 })
 
 /** A spread as it was made. */

@@ -87,6 +87,8 @@ export interface TankOrder {
   loadPlan: LoadPlan
   /** What each load is filled to, where that is less than the sprayer holds. */
   fillGal?: number | null
+  /** Mixed beside what the lawns take, for those that are not known yet. */
+  spareGal?: number | null
   waterFirst: number | null
   water: WaterQuality | null
   /** The weather ahead as it is known where it is mixed. */
@@ -97,6 +99,8 @@ export interface TankOrder {
 /** A tank as it was made: the order, the request with the labels of that day, and the figures. Never changed. */
 export interface Tank extends Omit<TankOrder, 'outlook' | 'override'> {
   id: TankId
+  /** The tank it was drawn from, over ground that one was not mixed for. */
+  drawnFrom?: TankId | null
   request: TankRequest
   result: TankMix
   sprayer: string
@@ -236,6 +240,18 @@ export const tankChoices = {
     .valid(...loadPlans)
     .required(),
 }
+/** POST /api/bench/tanks/:id/draws: so much of a tank over a lawn it was not mixed for. */
+export interface DrawOrder {
+  id: TankId
+  zoneId: ZoneId
+  gal: number
+}
+export const drawOrder = Joi.object<DrawOrder, true>({
+  id: id.required(),
+  zoneId: id.required(),
+  gal: Joi.number().positive().max(10_000).required(),
+})
+
 export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   id: id.required(),
   outlook: outlookDays,
@@ -255,6 +271,7 @@ export const tankOrder = Joi.object<TankOrder & { id: string }, true>({
   calibrationId: id.required(),
   ...tankChoices,
   fillGal: Joi.number().positive().max(10_000).allow(null),
+  spareGal: Joi.number().min(0).max(10_000).allow(null),
   waterFirst: Joi.number().min(0.1).max(0.95).allow(null).default(null),
   water: waterQuality.allow(null).default(null),
 })

@@ -153,6 +153,65 @@ describe('strips along the edges', () => {
   })
 })
 
+describe('a tank that is drawn down', () => {
+  it('is recorded lawn by lawn, and what is over goes over another lawn once, at the rate that was measured', async () => {
+    const person = await withLawns(3)
+    const { owner, zones, records } = person
+    const label = await person.add('/api/shelf/labels', { rules: byName('One 50 WG') })
+    const tank = await mixTank({ ...person, zones: zones.slice(0, 2) }, [label])
+    const [first] = tank.mixIds as [string]
+    const facts = { appliedAt: '2026-02-28T15:00:00Z', applicator: 'Ada' }
+    const one = { ...facts, id: randomUUID(), mixId: first, waterGal: 6 }
+    expect((await owner.post('/api/ledger/records', one)).statusCode).toBe(201)
+    expect((await records()).map((r) => [r.zoneId, r.waterGal])).toEqual([[zones[0], 6]])
+
+    const id = randomUUID()
+    const draw = (body: object) =>
+      owner.post(`/api/bench/tanks/${tank.id}/draws`, { id, zoneId: zones[2], gal: 2, ...body })
+    const made = await draw({})
+    expect(made.statusCode, made.body).toBe(201)
+    expect((await draw({})).statusCode).toBe(200)
+    const whole = (await owner.get(`/api/bench/tanks/${tank.id}`)).json()
+    expect(made.json()).toMatchObject({
+      drawnFrom: tank.id,
+      result: { water: { value: expect.closeTo(2, 9) } },
+    })
+    expect(made.json().result.products[0].measuredRate.value).toBe(
+      whole.result.products[0].measuredRate.value,
+    )
+    expect((await owner.get(`/api/bench/tanks/${tank.id}/draws`)).json()).toHaveLength(1)
+    await owner.post('/api/ledger/applications', { ...facts, id: randomUUID(), tankId: id })
+    expect((await records()).find((r) => r.zoneId === zones[2])).toMatchObject({
+      waterGal: expect.closeTo(2, 9),
+    })
+
+    const more = await draw({ id: randomUUID(), gal: 500 })
+    expect([more.statusCode, more.json().code]).toEqual([422, 'drawnOverTank'])
+    const deep = await draw({ id: randomUUID(), gal: whole.result.water.value - 2.001 })
+    expect([deep.statusCode, deep.json().code]).toEqual([422, 'drawnOverGround'])
+    const stranger = await new Visitor(server.app).signUp()
+    expect(
+      (
+        await stranger.post(`/api/bench/tanks/${tank.id}/draws`, {
+          id: randomUUID(),
+          zoneId: zones[2],
+          gal: 1,
+        })
+      ).statusCode,
+    ).toBe(404)
+    // Out and in again, whole.
+    const other = await new Visitor(server.app).signUp()
+    const file = (await owner.get('/api/account/file')).json()
+    expect((await other.post('/api/account/file', file)).statusCode).toBeLessThan(300)
+    const tanks = (await other.get('/api/account/file')).json().tanks as {
+      id: string
+      drawnFrom: string | null
+    }[]
+    const off = tanks.find((t) => t.drawnFrom)!
+    expect(tanks.map((t) => t.id)).toContain(off.drawnFrom)
+  })
+})
+
 describe('an application', () => {
   it('of one tank, told ten times at once from Bench, outing and two devices, is written down once', async () => {
     const person = await withLawns(2)

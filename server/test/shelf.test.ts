@@ -100,6 +100,7 @@ describe('labels', () => {
     expect(csv.data.map((r) => [r['name'], r['rate_max'], r['rate_unit']])).toEqual([
       ['Tarnfold 50 WG', '0.55', 'oz/1000ft2'],
       ['Tarnfold 50 WG', '0.44', 'oz/1000ft2'],
+      ['Tarnfold 50 WG', '0.55', 'oz/1000ft2'],
       ['Wetholm', '', ''],
     ])
     expect(csv.data[0]).toMatchObject({ actives: 'prodiamine 50 percent ai', seeding_interval_days: '150' })

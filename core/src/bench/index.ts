@@ -44,9 +44,12 @@ export {
   type SprayerKind,
 } from './sprayer.ts'
 export { computeJar, jarVolumes, type JarDose } from './tank/jar.ts'
+export { computeDrawDown, mayTake, type DrawDown, type MayTake, type Stop } from './tank/drawDown.ts'
+export { drawOff } from './tank/drawOff.ts'
 export { computeLeftOver, type LeftOver } from './tank/leftOver.ts'
 export { mixingOrder, planTankFilling } from './tank/order.ts'
 export {
+  mixedSqFt,
   mostGrounds,
   mostProducts,
   treatedSqFt,

@@ -12,7 +12,7 @@ const zonesHere = (zones: Tank['zones'], idHere: (id: string) => string): Tank['
 
 /** What a tank points at, with the ids that has here; its mixes come after it, under ids that follow from the file's. */
 export function tankHere(
-  { zones, products, calibrationId, mixIds, jobIds }: Tank,
+  { zones, products, calibrationId, mixIds, jobIds, drawnFrom }: Tank,
   translate: Translate,
 ): Partial<Tank> {
   const idHere = (id: string) => String(translate(id))
@@ -26,6 +26,7 @@ export function tankHere(
     calibrationId: idHere(calibrationId),
     mixIds: mixIds.map(idHere),
     jobIds: jobIds.map(idHere),
+    ...(drawnFrom && { drawnFrom: idHere(drawnFrom) }),
   }
 }
 

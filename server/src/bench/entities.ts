@@ -84,6 +84,7 @@ export const tankEntity = new EntitySchema<Tank & { accountId: string }>({
     madeBy: column.text,
     mixIds: column.json,
     jobIds: { ...column.json, default: [] },
+    drawnFrom: column.uuidOrNull,
   },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'madeAt'] }],

@@ -21,7 +21,7 @@ import { makeMix } from './mixing.ts'
 import { scaleRoutes } from './scale.ts'
 import { mixSheet } from './sheet.ts'
 import { makeSpread } from './spreads.ts'
-import { makeTank } from './tanks.ts'
+import { drawTank, makeTank } from './tanks.ts'
 import { idParams } from '../platform/params.ts'
 
 export const benchCollections: Collection[] = [
@@ -135,6 +135,34 @@ function tankRoutes(app: App, { clock, wordsFor }: BenchParts): void {
         const { row, added } = await makeTank(scope, order, request.person!.name, clock)
         void reply.code(added ? 201 : 200)
         return toWire(row)
+      }),
+  )
+  app.post(
+    '/api/bench/tanks/:id/draws',
+    {
+      schema: {
+        tags,
+        summary: 'Draw some of a tank for a lawn it was not mixed for',
+        params: idParams,
+        body: wire.drawOrder,
+      },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const order = { ...request.body, tankId: request.params.id }
+        const { row, added } = await drawTank(scope, order, request.person!.name, clock)
+        void reply.code(added ? 201 : 200)
+        return toWire(row)
+      }),
+  )
+  app.get(
+    '/api/bench/tanks/:id/draws',
+    { schema: { tags, summary: 'Tanks that were drawn from one', params: idParams } },
+    (request) =>
+      app.scoped(request, async (scope) => {
+        const { id } = await scope.get<wire.Tank>('tank', request.params.id)
+        const order = { order: { madeAt: 'ASC' } }
+        return (await scope.find<wire.Tank>('tank', { drawnFrom: id }, order)).map((t) => toWire(t))
       }),
   )
   app.get(

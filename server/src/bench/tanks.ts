@@ -1,11 +1,21 @@
 import { In } from 'typeorm'
 import { almanac } from '@jardinero/almanac'
-import type { Calibration, Mix, Sprayer, Tank, TankOrder, ToolRow } from '@jardinero/contract/bench'
+import type {
+  Calibration,
+  DrawOrder,
+  Mix,
+  Sprayer,
+  Tank,
+  TankOrder,
+  ToolRow,
+} from '@jardinero/contract/bench'
 import type { Label } from '@jardinero/contract/shelf'
 import type { Place, Section, Zone } from '@jardinero/contract/yard'
 import {
   computeAnyCalibration,
   computeTank,
+  drawOff,
+  mixedSqFt,
   treatedSqFt,
   usualTools,
   type OwnedTool,
@@ -136,6 +146,7 @@ async function gatherTank(
     carrierVolume: { value: calibrated.carrierVolume.value, unit: 'gal/1000ft2' },
     capacityGal: Math.min(order.fillGal ?? Infinity, sprayer.capacityGal ?? NaN),
     loadPlan: order.loadPlan,
+    ...(order.spareGal && { spareGal: order.spareGal }),
     tools: [...tools, ...usualTools],
     ...(order.waterFirst !== null && { waterFirst: order.waterFirst }),
     ...(order.water && { water: order.water }),
@@ -155,7 +166,7 @@ function mixOf(
 ): Mix {
   const product = result.products[index]!
   const sqFt = treatedSqFt(ground)
-  const share = sqFt / result.treated.value
+  const share = sqFt / mixedSqFt(request)
   const { measured, measuredRate } = product
   const year = product.years[ground.id]!
   const part = <U extends typeof measured.unit | 'gal'>(unit: U, whole: number, working = measured.working) =>
@@ -167,7 +178,7 @@ function mixOf(
         operands: {
           whole: operand(whole, unit),
           area: operand(sqFt, 'ft2'),
-          treated: operand(result.treated.value, 'ft2'),
+          treated: operand(mixedSqFt(request), 'ft2'),
         },
         result: operand(whole * share, unit),
       },
@@ -202,7 +213,37 @@ function mixOf(
   }
 }
 
-/** Makes and keeps a tank with its mixes; the jobs it is for stand as mixed. The same id again answers with the tank that is there. @throws ProblemError refused with every reason */
+/** Keeps a tank with what the ledger records of it; the jobs it is for stand as mixed. */
+async function keepTank(
+  scope: AccountScope,
+  tank: Omit<Tank, 'mixIds' | 'jobIds'>,
+  request: TankRequest,
+  { by, clock }: { by: string; clock: Clock },
+): Promise<{ row: Tank; added: boolean }> {
+  const mixes = request.grounds.flatMap((ground) =>
+    request.products.flatMap((p, index) =>
+      kindOf(p.rules) === 'herbicide' ? [mixOf(tank, request, tank.result, ground, index)] : [],
+    ),
+  )
+  const served = await jobsServed(
+    scope,
+    request.grounds.map(({ id, mode }) => ({
+      zoneId: id,
+      day: tank.day,
+      spots: mode === 'spot',
+      products: request.products.map(({ rules }, i) => ({ labelId: tank.products[i]!.labelId, rules })),
+    })),
+  )
+  const jobIds = [...new Set(served.values())]
+  const { row, added } = await scope.add<Tank>('tank', { ...tank, mixIds: mixes.map((m) => m.id), jobIds })
+  if (added) {
+    for (const mix of mixes) await scope.add<Mix>('mix', mix)
+    await mixFor(scope, jobIds, row.id, { by, clock })
+  }
+  return { row, added }
+}
+
+/** Makes and keeps a tank with its mixes. The same id again answers with the tank that is there. @throws ProblemError refused with every reason */
 export async function makeTank(
   scope: AccountScope,
   order: TankOrder & { id: string },
@@ -211,37 +252,52 @@ export async function makeTank(
 ): Promise<{ row: Tank; added: boolean }> {
   const { request, sprayer } = await gatherTank(scope, order)
   const result = accept(computeTank(request))
-  const madeAt = clock().toISOString()
   const { actives: _, ...kept } = request
-  const mixes = request.grounds.flatMap((ground) =>
-    request.products.flatMap((p, index) =>
-      kindOf(p.rules) === 'herbicide' ? [mixOf({ ...order, madeAt }, request, result, ground, index)] : [],
-    ),
-  )
-  const served = await jobsServed(
-    scope,
-    request.grounds.map(({ id, mode }) => ({
-      zoneId: id,
-      day: order.day,
-      spots: mode === 'spot',
-      products: request.products.map(({ rules }, i) => ({ labelId: order.products[i]!.labelId, rules })),
-    })),
-  )
-  const jobIds = [...new Set(served.values())]
-  const { outlook: __, override: ___, fillGal: ____, ...ordered } = order
-  const { row, added } = await scope.add<Tank>('tank', {
+  const { outlook: __, override: ___, fillGal: ____, spareGal: _____, ...ordered } = order
+  const tank = {
     ...ordered,
     request: kept,
     result,
     sprayer: sprayer.name,
-    madeAt,
+    madeAt: clock().toISOString(),
     madeBy,
-    mixIds: mixes.map((m) => m.id),
-    jobIds,
-  })
-  if (added) {
-    for (const mix of mixes) await scope.add<Mix>('mix', mix)
-    await mixFor(scope, jobIds, row.id, { by: madeBy, clock })
   }
-  return { row, added }
+  return keepTank(scope, tank, request, { by: madeBy, clock })
+}
+
+/** So much of a tank over a lawn it was not mixed for: a tank of its own. @throws ProblemError refused, notFound */
+export async function drawTank(
+  scope: AccountScope,
+  { id, tankId, zoneId, gal }: DrawOrder & { tankId: string },
+  madeBy: string,
+  clock: Clock,
+): Promise<{ row: Tank; added: boolean }> {
+  const [here] = await scope.find<Tank>('tank', { id })
+  if (here) return { row: here, added: false }
+  // Two who draw at once are counted one after the other.
+  const from = await scope.lock<Tank>('tank', tankId)
+  const drawn = await scope.find<Tank>('tank', { drawnFrom: tankId })
+  const leftGal = drawn.reduce((left, t) => left - t.result.water.value, from.result.water.value)
+  if (gal > leftGal)
+    throw new ProblemError('refused', [
+      { code: 'drawnOverTank', field: 'gal', params: { left: { value: leftGal, unit: 'gal' } } },
+    ])
+  const zone = { zoneId, mode: 'broadcast' as const, spotSqFt: null, edgeSqFt: null }
+  const [ground] = await groundsOf(scope, { zones: [zone], day: from.day })
+  const { request, result } = accept(
+    drawOff({ request: { ...from.request, actives: almanac.actives }, result: from.result }, ground!, gal),
+  )
+  const { actives: _, ...kept } = request
+  const { accountId: __, mixIds: ___, jobIds: ____, ...ofTank } = from as Tank & { accountId: string }
+  const tank = {
+    ...ofTank,
+    id,
+    zones: [{ ...zone, mode: request.grounds[0]!.mode, spotSqFt: request.grounds[0]!.spotSqFt ?? null }],
+    request: kept,
+    result,
+    madeAt: clock().toISOString(),
+    madeBy,
+    drawnFrom: from.id,
+  }
+  return keepTank(scope, tank, request, { by: madeBy, clock })
 }

@@ -17,6 +17,7 @@ import { Alike1764000000016 } from './0016-alike.ts'
 import { Ground1764000000017 } from './0017-ground.ts'
 import { Discarded1764000000018 } from './0018-discarded.ts'
 import { Moved1764000000019 } from './0019-moved.ts'
+import { Drawn1764000000020 } from './0020-drawn.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -39,4 +40,5 @@ export const migrations = [
   Ground1764000000017,
   Discarded1764000000018,
   Moved1764000000019,
+  Drawn1764000000020,
 ]

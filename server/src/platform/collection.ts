@@ -1,4 +1,5 @@
 import Joi from 'joi'
+import { nothing } from '@jardinero/contract/account'
 import { count, type Row, type RowShapes } from '@jardinero/contract/field'
 import type { Refusal } from '@jardinero/core/quantity'
 import type { App } from './app.ts'
@@ -132,6 +133,7 @@ export function registerCollection(app: App, collection: Collection): void {
           tags,
           summary: 'Bring a removed row back',
           params: idParams,
+          body: nothing,
           response: { 200: shapes.row },
         },
       },

@@ -169,6 +169,7 @@ export class AccountScope {
       .returning('id')
       .execute()
     const added = (result.raw as unknown[]).length > 0
+    if (!added) await this.revive(entity, [row.id])
     if (added) await this.quota?.take(1, (row as { picture?: Buffer }).picture?.length)
     const stored = await this.manager.findOne<ObjectLiteral>(entity, { where: this.own({ id: row.id }) })
     if (!stored) throw new ProblemError('idTaken')
@@ -189,12 +190,13 @@ export class AccountScope {
         .orIgnore()
         .returning('id')
         .execute()
-      const fresh = (result.raw as unknown[]).length
+      const ids = some.map((r) => r.id)
+      const fresh = (result.raw as unknown[]).length + (await this.revive(entity, ids))
       await this.quota?.take(fresh)
       added += fresh
       if (fresh === some.length) continue
-      const here = await this.manager.countBy(entity, this.own({ id: In(some.map((r) => r.id)) }))
-      if (here < new Set(some.map((r) => r.id)).size) throw new ProblemError('idTaken')
+      const here = await this.manager.countBy(entity, this.own({ id: In(ids) }))
+      if (here < new Set(ids).size) throw new ProblemError('idTaken')
     }
     return added
   }
@@ -285,6 +287,12 @@ export class AccountScope {
       await this.manager.update(of, this.own({ [by]: id, removedAt }), { removedAt: null })
     await this.step(entity, id, Number(row['version']), { removedAt: null }, true)
     return this.get<T>(entity, id)
+  }
+  /** Rows that were discarded and are added again are there again. @returns how many */
+  private async revive(entity: string, ids: string[]): Promise<number> {
+    if (!this.isRemovable(entity)) return 0
+    const where = this.own({ id: In(ids), removedAt: Not(IsNull()) })
+    return (await this.manager.update(entity, where, { removedAt: null })).affected ?? 0
   }
   /** Rows that were discarded since an instant, the last first. */
   discardedSince<T extends Stored>(entity: string, instant: string, take: number): Promise<T[]> {

@@ -7,6 +7,7 @@ import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { kindOf } from '@jardinero/core/shelf'
+import { useSeason } from '../state/index.ts'
 import BenchEditing from './BenchEditing.vue'
 import BenchRefusals from './BenchRefusals.vue'
 import type { Editing } from './editing.ts'
@@ -18,8 +19,10 @@ import TankView from './TankView.vue'
 import { useBench } from './useBench.ts'
 import { useBenchAnswer } from './useBenchAnswer.ts'
 
+const DrawDown = defineAsyncComponent(() => import('./DrawDown.vue'))
 const RecordForm = defineAsyncComponent(() => import('./RecordForm.vue'))
 const bench = useBench()
+const season = useSeason()
 const router = useRouter()
 const { say, refusal } = useWords()
 const form = useForm()
@@ -53,6 +56,11 @@ const needs: Record<string, () => unknown> = {
   calibration: () => edit('calibration'),
   label: () => edit('label'),
 }
+/** Some of the tank is written down, lawn by lawn. */
+const isDrawn = computed(() => {
+  const own = new Set(kept.value?.tank.mixIds ?? [])
+  return season.records.some((r) => own.has(r.mixId))
+})
 async function recorded(): Promise<void> {
   bench.mixing.stop()
   await router.push({ name: 'ledger' })
@@ -69,8 +77,10 @@ async function recorded(): Promise<void> {
         <span class="quiet">{{ say('bench.gearFirst') }}</span>
       </template>
       <template v-else-if="stage === 'mixed'">
-        <Button v-if="!recording" :label="say('bench.record')" @click="recording = true" />
-        <button class="link" @click="bench.mixing.stop()">{{ say('bench.notSprayed') }}</button>
+        <Button v-if="!recording && !isDrawn" :label="say('bench.record')" @click="recording = true" />
+        <button class="link" @click="bench.mixing.stop()">
+          {{ say(isDrawn ? 'bench.tankIsEmpty' : 'bench.notSprayed') }}
+        </button>
       </template>
       <Button
         v-else-if="bench.missing.value"
@@ -92,6 +102,12 @@ async function recorded(): Promise<void> {
       :tank="kept.tank"
       @done="recorded"
       @cancel="recording = false"
+    />
+    <DrawDown
+      v-else-if="kept && stage === 'mixed' && kept.tank.request.grounds.length > 1"
+      :bench="bench"
+      :tank="kept.tank"
+      @empty="recorded"
     />
     <SpreadView v-else-if="spread && stage === 'spread'" :bench="bench" :plan="spread" />
     <TankView v-else-if="mix && load && dose" :bench="bench" :answer="shown" />

@@ -52,6 +52,8 @@ const yearShare = computed(() => {
 })
 /** Nobody measured it: it is taken as heavy as a can can be meant. */
 const wetted = computed(() => b.gear.calibration.value?.method === 'wetted')
+/** A tank on wheels is filled for the day, and drawn down lawn by lawn. */
+const isRig = computed(() => ['truckRig', 'towBehind'].includes(b.gear.sprayer.value?.kind ?? ''))
 const isWet = computed(() => !b.gear.spreads.value)
 const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
   hopperLb ? { value: hopperLb, unit: 'lb' } : { value: capacityGal ?? 0, unit: 'gal' }
@@ -131,6 +133,14 @@ const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
       :label="say('bench.directions')"
       :options="([2, 1] as const).map((value) => ({ value, label: say(`bench.directions.${value}`) }))"
       @update:model-value="$event && (b.choices.value.directions = $event)"
+    />
+    <NumberField
+      v-if="isWet && isRig"
+      v-model="b.choices.value.spareGal"
+      unit="gal"
+      :label="say('bench.spare')"
+      :hint="say('bench.spareHint')"
+      :fault="faultAt('spareGal')"
     />
     <NumberField
       v-if="isWet && !wetted"

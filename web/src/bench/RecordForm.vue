@@ -14,9 +14,10 @@ import { useSeason, useYard } from '../state/index.ts'
 import { useSaveWords } from '../state/index.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import { useStopRecord, type RecordedStop } from './useDrawn.ts'
 
 /** Writes a pass down: when, who, the weather, what was really used. */
-const props = defineProps<{ tank: Tank }>()
+const props = defineProps<{ tank: Tank; stop?: RecordedStop | undefined }>()
 const emit = defineEmits<{ done: []; cancel: [] }>()
 const season = useSeason()
 const session = useSession()
@@ -27,7 +28,7 @@ const form = useForm()
 const signature = useLocalStorage(`bench.signature.${session.person?.id}`, { applicator: '', licence: '' })
 /** With one product on one lawn, what was really used can be put right at once; else each record is amended in the ledger. */
 const only =
-  props.tank.mixIds.length === 1
+  props.tank.mixIds.length === 1 && !props.stop
     ? props.tank.result.products.find(
         (p) => kindOf(props.tank.request.products[p.index]!.rules) === 'herbicide',
       )!
@@ -45,11 +46,13 @@ const typed = reactive({
   product: only?.measured.value as number | undefined,
   areaSqFt: (only && treatedSqFt(props.tank.request.grounds[0]!)) as number | undefined,
   note: '',
+  gal: props.stop?.gal,
 })
 const id = newId()
+const addStop = useStopRecord(props.tank, props.stop)
 
 async function submit(): Promise<void> {
-  const { day: passDay, clock, ended, product, windMph, airC, areaSqFt, ...said } = typed
+  const { day: passDay, clock, ended, product, windMph, airC, areaSqFt, gal: _, ...said } = typed
   const appliedAt = instantAt(passDay, clock, timeZone.value)
   const endsOn = ended && ended < clock ? addDays(passDay, 1) : passDay
   const common = {
@@ -62,14 +65,16 @@ async function submit(): Promise<void> {
   }
   if (form.refuse(...checkConditions(common))) return
   const saved = await form.save(() =>
-    unit
-      ? season.addRecord({
-          ...common,
-          mixId: props.tank.mixIds[0]!,
-          product: { value: product ?? NaN, unit },
-          areaSqFt: areaSqFt ?? NaN,
-        })
-      : season.addApplication({ ...common, tankId: props.tank.id }),
+    props.stop
+      ? addStop(common, typed.gal ?? NaN)
+      : unit
+        ? season.addRecord({
+            ...common,
+            mixId: props.tank.mixIds[0]!,
+            product: { value: product ?? NaN, unit },
+            areaSqFt: areaSqFt ?? NaN,
+          })
+        : season.addApplication({ ...common, tankId: props.tank.id }),
   )
   if (!saved) return
   signature.value = { applicator: said.applicator, licence: said.licence }
@@ -106,6 +111,13 @@ async function submit(): Promise<void> {
         :fault="form.faultAt('licence')"
       />
       <NumberField
+        v-if="stop"
+        v-model="typed.gal"
+        unit="gal"
+        :label="say('bench.stopUsed')"
+        :fault="form.faultAt('waterGal', 'product.value')"
+      />
+      <NumberField
         v-if="only && unit"
         v-model="typed.product"
         :unit="unit"
@@ -130,7 +142,7 @@ async function submit(): Promise<void> {
       <TextField v-model="typed.target" :label="say('ledger.target')" :fault="form.faultAt('target')" />
       <TextField v-model="typed.note" :label="say('ledger.note')" :fault="form.faultAt('note')" />
     </div>
-    <p v-if="!only" class="small">{{ say('bench.recordsMany', { count: tank.mixIds.length }) }}</p>
+    <p v-if="!only && !stop" class="small">{{ say('bench.recordsMany', { count: tank.mixIds.length }) }}</p>
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <p class="buttons">
       <Button

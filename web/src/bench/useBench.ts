@@ -45,6 +45,7 @@ export function useBench() {
 
   const { isReady } = useCircumstances()
   const grounds = useTankGrounds(choices, chosenZones, passDay)
+  const everyGround = useTankGrounds(choices, measured, passDay)
   const request = useTankRequest({ choices, passDay, grounds, gear, goods })
   const outcome = computed(() => request.value && computeTank(request.value))
   const spread = computed(() =>
@@ -105,6 +106,7 @@ export function useBench() {
     day: request.value!.day,
     loadPlan: choices.value.loadPlan,
     ...(choices.value.fillGal && { fillGal: choices.value.fillGal }),
+    ...(choices.value.spareGal && { spareGal: choices.value.spareGal }),
     waterFirst: choices.value.waterFirst ?? null,
     water: choices.value.water ?? null,
     outlook: grounds.value[0]?.around?.outlook ?? [],
@@ -115,7 +117,7 @@ export function useBench() {
     startWith,
     leaveCan,
     takeEquipment,
-    ground: { zone, zones: measured, chosenZones, grounds, treated },
+    ground: { zone, zones: measured, chosenZones, grounds, everyGround, treated },
     gear,
     goods,
     request,

@@ -28,6 +28,8 @@ export interface TankChoices {
   loadPlan: LoadPlan
   /** What a load is filled to, where that is less than the sprayer holds. */
   fillGal?: number
+  /** Mixed beside what the lawns take. */
+  spareGal?: number
   waterFirst?: number
   water?: WaterQuality
   /** Of a spreader. */

@@ -81,6 +81,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
       capacityGal: Math.min(choices.value.fillGal ?? Infinity, sprayer.value.capacityGal ?? NaN),
       loadPlan: choices.value.loadPlan,
       tools: offered.value,
+      ...(choices.value.spareGal !== undefined && { spareGal: choices.value.spareGal }),
       ...(choices.value.waterFirst !== undefined && { waterFirst: choices.value.waterFirst }),
       ...(choices.value.water && { water: choices.value.water }),
       actives: shelf.almanac.actives,

@@ -55,6 +55,8 @@ export interface TankRequest {
   carrierVolume: Quantity<'gal/1000ft2'>
   /** What the sprayer is filled to at most. */
   capacityGal: number
+  /** Mixed beside what the grounds take, for those that are not known yet. */
+  spareGal?: number
   loadPlan: LoadPlan
   tools: OwnedTool[]
   /** Water before the products as a share of the load, where the person's school differs from a half. */
@@ -84,3 +86,7 @@ export const mostGrounds = 60
 /** Ground that the spray really goes over: spots in spot mode, edges a second time. */
 export const treatedSqFt = ({ mode, areaSqFt, spotSqFt = 0, edgeSqFt = 0 }: TankGround): number =>
   (mode === 'spot' ? spotSqFt : areaSqFt) + edgeSqFt
+
+/** Ground that the whole mix is for: what is treated, and what is spare, ft². */
+export const mixedSqFt = ({ grounds, spareGal = 0, carrierVolume }: TankRequest): number =>
+  grounds.reduce((sum, g) => sum + treatedSqFt(g), 0) + (spareGal / carrierVolume.value) * 1000

@@ -2,8 +2,8 @@ import { findUnit, measureOfUnit, type Refusal } from '../../quantity/index.ts'
 import { kindOf, measureOfFormulation } from '../../shelf/index.ts'
 import {
   mostGrounds,
+  mixedSqFt,
   mostProducts,
-  treatedSqFt,
   type TankGround,
   type TankProductOrder,
   type TankRequest,
@@ -97,7 +97,13 @@ export function checkSizes(request: TankRequest): Refusal[] {
   if (!(capacityGal > 0)) refusals.push({ code: 'capacityNotPositive', field: 'capacityGal', params: {} })
   if (waterFirst !== undefined && !(waterFirst >= 0.1 && waterFirst <= 0.95))
     refusals.push({ code: 'waterFirstNotBelievable', field: 'waterFirst', params: {} })
-  const area = grounds.reduce((sum, g) => sum + treatedSqFt(g), 0)
+  if (request.spareGal !== undefined && !(request.spareGal >= 0 && request.spareGal <= capacityGal))
+    refusals.push({
+      code: 'spareNotASize',
+      field: 'spareGal',
+      params: { most: { value: capacityGal, unit: 'gal' } },
+    })
+  const area = mixedSqFt(request)
   const loads = (carrierVolume.value * area) / 1000 / capacityGal
   if (!refusals.length && loads > mostLoads)
     refusals.push({

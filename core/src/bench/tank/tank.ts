@@ -18,7 +18,7 @@ import { dosingOf, planDoses, type Amount, type Dosing, type TankLoad } from './
 import { offerFill, type FillOffer } from './offerFill.ts'
 import { mindWater } from './hygiene.ts'
 import { checkPartners, type CheckedProduct } from './partners.ts'
-import { circumstancesOf, treatedSqFt, type TankGround, type TankRequest } from './request.ts'
+import { circumstancesOf, mixedSqFt, treatedSqFt, type TankGround, type TankRequest } from './request.ts'
 import { checkSizes } from './sizes.ts'
 import { planWatering, type WateringWindow } from './watering.ts'
 
@@ -123,7 +123,7 @@ function summariseProduct(
     doses.map(({ measured: { amount } }) => convert(amount.value, amount.unit, toolUnit)),
   )
   const own = checked.find((c) => c.index === index)
-  const treated = request.grounds.reduce((sum, g) => sum + treatedSqFt(g), 0)
+  const treated = mixedSqFt(request)
   const rateUnit = own && [...own.limits.values()][0]!.use!.rate.unit
   const measuredRate =
     rateUnit &&
@@ -196,17 +196,18 @@ export function computeTank(request: TankRequest): Outcome<TankMix> {
   const against = [...partners.refusals, ...watering.refusals]
   if (against.length) return refused(...against)
 
-  const { grounds, products, carrierVolume, capacityGal, loadPlan } = request
+  const { grounds, products, carrierVolume, capacityGal, loadPlan, spareGal = 0 } = request
   const treated = treatedFigure(grounds)
   const water = figure('gal', [
     {
       code: 'totalWater',
-      formula: '{carrierVolume} × {area}',
+      formula: spareGal ? '{carrierVolume} × {area} + {spare}' : '{carrierVolume} × {area}',
       operands: {
         carrierVolume: operand(carrierVolume.value, carrierVolume.unit),
         area: operand(treated.value, 'ft2'),
+        ...(spareGal && { spare: operand(spareGal, 'gal') }),
       },
-      result: operand((carrierVolume.value * treated.value) / 1000, 'gal'),
+      result: operand((carrierVolume.value * mixedSqFt(request)) / 1000, 'gal'),
       source: 'calibration',
     },
   ])
