@@ -178,8 +178,9 @@ describe('finds as files', () => {
       added: 1,
     })
     const [after] = (await owner.get('/api/scout/finds')).json() as Find[]
-    expect(after).toEqual({ ...before, answers: {} })
-    await owner.send('DELETE', `/api/scout/finds/${before!.id}?version=1`)
+    // It was removed, not gone: it is back as it was, with what no file holds.
+    expect(after).toEqual({ ...before, version: 2 })
+    await owner.send('DELETE', `/api/scout/finds/${before!.id}?version=2`)
     expect(
       (await owner.post('/api/scout/finds/geojson', { yardId: lawn.yard, collection: geo })).json(),
     ).toEqual({ added: 1 })
