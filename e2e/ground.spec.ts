@@ -151,3 +151,77 @@ test('an outline comes from a file: 20,000 corners, one that crosses itself, one
   await page.reload()
   await expect(page.locator('h1')).toContainText('13,187 sq ft')
 })
+
+test('a truck of 200 gallons is filled for nine lawns of three turfs and drawn down lawn by lawn', async ({
+  page,
+  running,
+}) => {
+  await signUp(page, running, 'truck@example.org')
+  const { id: yardId } = await sendAs(page, '/api/yard/yards', {
+    name: 'The park',
+    latitude: 38,
+    longitude: -84.5,
+    timeZone: 'America/New_York',
+    climate: 'quarryBend',
+    timingSchool: 'edgeLed',
+  })
+  const turfs = ['tallFescue', 'zoysiagrass', 'kentuckyBluegrass', 'creepingBentgrass']
+  for (let i = 0; i < 11; i++) {
+    const turf = i < 9 ? turfs[i % 3] : i === 9 ? 'bermudagrass' : 'creepingBentgrass'
+    const { id: zoneId } = await sendAs(page, '/api/yard/zones', {
+      yardId,
+      name: `Lawn ${i + 1}`,
+      turf,
+      state: 'growing',
+    })
+    await sendAs(page, '/api/yard/sections', {
+      zoneId,
+      name: 'Piece',
+      kind: 'rectangle',
+      lengthsFt: [200, 100],
+      deduction: false,
+      xFt: 220 * i,
+      yFt: 0,
+      turnDeg: 0,
+    })
+  }
+  await sendAs(page, '/api/shelf/labels', {
+    rules: { ...labelOf('tarnfold'), name: 'Mine 50 WG', sample: false },
+  })
+  const { id: sprayerId } = await sendAs(page, '/api/bench/sprayers', {
+    name: 'Truck',
+    kind: 'truckRig',
+    capacityGal: 200,
+  })
+  await sendAs(page, '/api/bench/calibrations', {
+    sprayerId,
+    day: '2026-02-20',
+    runs: [{ areaSqFt: 1000, volumeGal: 1, seconds: 40 }],
+    note: '',
+  })
+  await page.goto(`${running.url}/bench?day=2026-03-20`)
+  await page.reload()
+  const grounds = page.getByRole('group', { name: 'Lawn or ground' })
+  for (let i = 2; i <= 9; i++) await grounds.getByLabel(`Lawn ${i}`, { exact: true }).check()
+  await page.getByLabel('To spare, for lawns to come').fill('15')
+  await page.getByLabel(/^Rate/).fill('0.5')
+  await expect(page.locator('.refusals')).toContainText('Kentucky bluegrass')
+  await page.getByLabel(/^Rate/).fill('0.4')
+  await expect(page.locator('h1')).toContainText('195 gal')
+  await page.getByRole('button', { name: 'Start mixing' }).click()
+  await fillAll(page)
+  await expect(page.getByText('195 gal left in the tank.')).toBeVisible()
+  await expect(page.getByText(/15 gal is over: enough for 15,000 sq ft/)).toBeVisible()
+  await expect(page.locator('.down')).toContainText('Lawn 11: Mine 50 WG is not for creeping bentgrass')
+  await page.getByRole('button', { name: 'Write it down' }).first().click()
+  await page.getByLabel('Spray used, gal').first().fill('19')
+  await page.locator('form.record').getByRole('button', { name: 'Write the pass down' }).click()
+  await expect(page.getByText('176 gal left in the tank.')).toBeVisible()
+  await expect(page.locator('.down')).toContainText('done, 19 gal')
+  await choose(page, 'Lawn or ground', 'Lawn 10')
+  await page.locator('.elsewhere').getByLabel('Spray used, gal').fill('16')
+  await page.locator('.elsewhere').getByRole('button', { name: 'Write it down' }).click()
+  await expect(page.getByText('160 gal left in the tank.')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('160 gal left in the tank.')).toBeVisible()
+})
