@@ -113,11 +113,14 @@ ol {
   padding-left: 1.4rem;
 }
 li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.2rem 0.8rem;
   padding: 0.4rem 0;
   border-top: 1px solid var(--rule);
 }
-li > * {
-  margin-right: 0.8rem;
+li > form {
+  width: 100%;
 }
 .done {
   color: var(--moss);
@@ -128,5 +131,8 @@ li > * {
   flex-wrap: wrap;
   gap: 0 1rem;
   align-items: end;
+}
+.elsewhere > :first-child {
+  min-width: 14rem;
 }
 </style>
