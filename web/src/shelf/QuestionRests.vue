@@ -11,6 +11,7 @@ import { usePlantOptions, usePlants } from '../scout/index.ts'
 import SituationRest from './SituationRest.vue'
 import TurfCheckRest from './TurfCheckRest.vue'
 import type { ShelfChoice } from './useChoice.ts'
+import { isTurf, lawnsOf } from '@jardinero/core/yard'
 import { wholeYard } from './useQuestion.ts'
 
 /** What the choice rests on: the lawn, its weeds, the week's weather, who sprays and what is beside it. */
@@ -24,9 +25,13 @@ const s = props.shelf
 const lawns = computed(() => [
   ...zones.value.map((z) => ({
     value: z.id,
-    label: say('shelf.lawn', { zone: z.name, turf: z.turf, state: z.state }),
+    label: say(isTurf(z.turf) ? 'shelf.lawn' : 'shelf.ground', {
+      zone: z.name,
+      turf: z.turf,
+      state: z.state,
+    }),
   })),
-  ...(zones.value.length > 1 ? [{ value: wholeYard, label: say('shelf.wholeYard') }] : []),
+  ...(lawnsOf(zones.value).length > 1 ? [{ value: wholeYard, label: say('shelf.wholeYard') }] : []),
 ])
 const needs = (plant: string) => Boolean(s.choice.value?.needs.includes(plant))
 const gentler = (plant: string) => s.choice.value?.gentler.find((g) => g.plant === plant)?.act

@@ -3,7 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { AccountState } from '@jardinero/contract/account'
 import type { LabelRules } from '@jardinero/core/shelf'
-import { atHome, record, until } from '../../test/home.ts'
+import { atHome, homeState, record, until } from '../../test/home.ts'
 import { useSoil } from '../soil/index.ts'
 import ChoiceView from './ChoiceView.vue'
 import LabelsView from './LabelsView.vue'
@@ -90,6 +90,18 @@ describe('the question', () => {
     // Samples stand behind what was copied, under their own names once.
     expect(request.products.filter((p) => p.rules.name === 'Tressock SL')).toHaveLength(1)
     expect(request.products.filter((p) => p.source === 'sample').length).toBeGreaterThan(40)
+  })
+  it('of the whole yard is of its lawns: no label for a lawn is shut by a bed', async () => {
+    const home = may()
+    const [lawn] = homeState().zones
+    const bed = { ...lawn!, id: 'bed', name: 'Roses', turf: 'bed' }
+    const { shelf } = await choice({
+      ...home,
+      path: `${home.path}&lawn=all`,
+      state: { ...home.state, zones: [lawn!, bed] },
+    })
+    expect(shelf.request.value!.grounds.map((g) => g.turf)).toEqual(['tallFescue'])
+    expect(shelf.request.value!.neighbours.map((n) => n.name)).toEqual(['Roses'])
   })
   it('takes what mixes have used off the shelf', async () => {
     const { shelf } = await choice()

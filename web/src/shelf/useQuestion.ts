@@ -1,6 +1,7 @@
 import { computed } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { ChoiceGround, ChoiceRequest } from '@jardinero/core/shelf'
+import { lawnsOf } from '@jardinero/core/yard'
 import type { Zone } from '@jardinero/contract/yard'
 import { useYard } from '../state/index.ts'
 import { useFinds } from '../scout/index.ts'
@@ -30,7 +31,10 @@ export function useQuestion() {
         ?.id ?? ''
     )
   })
-  const treated = computed(() => zones.value.filter((z) => lawn.value === wholeYard || z.id === lawn.value))
+  /** The whole yard is all of its lawns: beds and paths are asked about one by one. */
+  const treated = computed(() =>
+    lawn.value === wholeYard ? lawnsOf(zones.value) : zones.value.filter((z) => z.id === lawn.value),
+  )
   const { isReady, outlookFrom, situationNow, around, factsOf } = useCircumstances()
   const situation = computed(situationNow)
   const groundOf = (zone: Zone): ChoiceGround => ({
