@@ -27,6 +27,7 @@ export default defineConfig({
         prepare: join(import.meta.dirname, 'src/prepare.ts'),
         simulateThread: join(import.meta.dirname, 'src/answer/simulateThread.ts'),
         answerThread: join(import.meta.dirname, 'src/answer/answerThread.ts'),
+        townThread: join(import.meta.dirname, 'src/yard/gazetteer/townThread.ts'),
         forecastWorker: join(import.meta.dirname, 'src/soil/forecastWorker.ts'),
       },
       output: { entryFileNames: '[name].js' },

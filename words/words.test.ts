@@ -145,12 +145,23 @@ describe('quantities as a reader sees them', () => {
     const { number, unit: shownUnit } = presentQuantity(value, unit, reader)
     expect(`${number} ${shownUnit}`).toBe(shown)
   })
+  it('reads measures that stand in a sentence in one’s own unit', () => {
+    const abroad = createWords(catalogue, metric)
+    expect(words.say('school.oneFullPass')).toBe('one full application before 55\u00a0°F')
+    expect(abroad.say('school.oneFullPass')).toBe('one full application before 13\u00a0°C')
+    expect(words.say('today.markEdge.because')).toContain('5–6\u00a0°F')
+    expect(abroad.say('today.markEdge.because')).toContain('run 3\u00a0°C ahead')
+    const written = Object.entries(catalogue).filter(
+      ([key, text]) => /\d ?°[FC]/.test(text) && !/^(unit|you|stationUnit)\./.test(key),
+    )
+    expect(written.map(([key]) => key)).toEqual([])
+  })
   it('leaves the marks of a tool as they are', () => {
     expect(presentQuantity(2.5, 'floz', metric, true)).toEqual({ number: '2.5', unit: 'floz' })
   })
   it('writes days and codes in sentences', () => {
     expect(words.say('refusal.tooSoonAgain', { last: '2026-03-09', days: 10, interval: 42 })).toBe(
-      'The last pass with this active was on Mar 9, 10 days before. The label asks for 42 days between passes.',
+      'The last application with this active was on Mar 9, 10 days before. The label asks for 42 days between applications.',
     )
     expect(words.say('refusal.turfNotOnLabel', { label: 'X', turf: 'stAugustinegrass' })).toContain(
       'not for St. Augustinegrass',

@@ -23,6 +23,9 @@ import { seasonWishes } from './season.ts'
 import { outingWishes, type OutingWishes } from './outing.ts'
 import { shelfSituation, turfCheck } from './shelf.ts'
 
+export const placesFrom = ['clock', 'town', 'device', 'point'] as const
+export type PlaceFrom = (typeof placesFrom)[number]
+
 export interface Yard extends Row<'yard'> {
   name: string
   latitude: number
@@ -30,6 +33,15 @@ export interface Yard extends Row<'yard'> {
   timeZone: string
   /** Code of the nearest shipped climate. */
   climate: string
+  /** Where its place comes from: guessed by the device's clock, a town, the device's position or a point. Said by hand where nothing is told. */
+  placeFrom?: PlaceFrom | null
+  /** Town or postcode it lies at, as it was found. */
+  town?: string | null
+  /** Two letters (ISO 3166-1), and the state or province by its name: whose law holds. */
+  country?: string | null
+  region?: string | null
+  /** Height above the sea. */
+  elevationM?: number | null
   timingSchool: TimingSchoolId
   /** What the person has changed of the schools' parameters: temperatures in °C, spans in days. */
   timingParameters?: Partial<Record<TimingSchoolId, Record<string, number>>> | null
@@ -91,6 +103,7 @@ const timeZone = Joi.string()
     }
   })
 
+const country = Joi.string().regex(/^[A-Z]{2}$/)
 const latitude = Joi.number().min(-90).max(90)
 const longitude = Joi.number().min(-180).max(180)
 
@@ -100,6 +113,13 @@ export const yard = rowShapes<Yard>({
   longitude: longitude.required(),
   timeZone: timeZone.required(),
   climate: Joi.string().max(40).required(),
+  placeFrom: Joi.string()
+    .valid(...placesFrom)
+    .allow(null),
+  town: Joi.string().trim().max(120).allow(null),
+  country: country.allow(null),
+  region: Joi.string().trim().max(80).allow(null),
+  elevationM: Joi.number().min(-500).max(6000).allow(null),
   timingSchool: Joi.string()
     .valid(...timingSchoolIds)
     .required(),
@@ -135,6 +155,7 @@ const taped = {
     .required(),
   lengthsFt: list(number, 2 * mostCorners).required(),
   deduction: Joi.boolean().required(),
+  accuracyFt: Joi.number().greater(0).max(300).allow(null),
 }
 
 export const section = rowShapes<Section>({
@@ -171,15 +192,45 @@ export const geographicAreaRequest = Joi.object<{ corners: [number, number][] },
   ).required(),
 })
 
-/** GET /api/yard/whereabouts */
+/** What follows from a point: GET /api/yard/whereabouts */
 export interface Whereabouts {
+  latitude: number
+  longitude: number
   timeZone: string
   hemisphere: 'northern' | 'southern'
   climate: string
   /** Great-circle distance to that climate's station. */
   distanceKm: number
+  /** The nearest town that is known, and what is known by it; nothing far from any. */
+  town: string | null
+  country: string | null
+  region: string | null
+  elevationM: number | null
 }
-export const whereaboutsRequest = Joi.object<{ latitude: number; longitude: number }, true>({
-  latitude: latitude.required(),
-  longitude: longitude.required(),
+/** A point, or a time zone alone: then it is the largest town in it. */
+export const whereaboutsRequest = Joi.object<
+  { latitude?: number; longitude?: number; timeZone?: string },
+  true
+>({ latitude, longitude, timeZone })
+  .and('latitude', 'longitude')
+  .xor('latitude', 'timeZone')
+
+/** A town, or a postcode, that was looked for. */
+export interface Town {
+  name: string
+  /** State or province, where it is known by name. */
+  region: string | null
+  country: string
+  /** Where it was found by its postcode. */
+  postcode: string | null
+  latitude: number
+  longitude: number
+}
+/** GET /api/yard/towns */
+export interface TownsFound {
+  towns: Town[]
+}
+export const townsRequest = Joi.object<{ search: string; near: string }, true>({
+  search: Joi.string().trim().min(2).max(80).required(),
+  near: country.empty('').default('US'),
 })

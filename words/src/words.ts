@@ -1,6 +1,6 @@
 import { IntlMessageFormat } from 'intl-messageformat'
-import { isDay, type Param, type Params, type Refusal } from '@jardinero/core/quantity'
-import { presentQuantity, type Reader } from './present.ts'
+import { convert, isDay, type Param, type Params, type Refusal } from '@jardinero/core/quantity'
+import { presentQuantity, unitFor, type Reader } from './present.ts'
 
 /** Messages by key, "room.key"; ICU message format. */
 export type Catalogue = Readonly<Record<string, string>>
@@ -87,9 +87,24 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
     if (known) return known
     const text = catalogue[key] ?? (whole ? undefined : '')
     if (text === undefined) throw new RangeError(`no words for ${key}`)
-    const made = new IntlMessageFormat(text, reader.locale, undefined, { ignoreTag: true })
+    const made = new IntlMessageFormat(withMeasures(text), reader.locale, undefined, { ignoreTag: true })
     messages.set(key, made)
     return made
+  }
+
+  /** Measures that stand in a sentence, as [50 degF] or [5–6 deltaF], in the reader's unit; converted ones without a false exactness. */
+  function withMeasures(text: string): string {
+    return text.replace(/\[(\d+(?:\.\d+)?)(?:–(\d+(?:\.\d+)?))? ([\w/]+)\]/g, (_, least, most, unit) => {
+      const shown = unitFor(unit, reader)
+      const told = [least, most].flatMap((value) => {
+        if (value === undefined) return []
+        const converted = convert(Number(value), unit, shown)
+        return shown !== unit && converted >= 2 ? Math.round(converted) : Number(converted.toPrecision(3))
+      })
+      const measured = (value: number) => numbers().format(value)
+      const named = catalogue[`unit.${shown}`] ?? ''
+      return [...new Set(told.map(measured))].join('–') + (named ? `\u00a0${named}` : '')
+    })
   }
 
   const day: Words['day'] = (value, style = 'short') =>

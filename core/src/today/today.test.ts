@@ -5,6 +5,7 @@ import { computeToday, type TodayState } from './index.ts'
 
 const nothing: TodayState = {
   day: '2026-02-28',
+  hasGround: true,
   zonesWithoutArea: [],
   hasEdge: true,
   sinceReading: [],

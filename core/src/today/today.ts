@@ -20,6 +20,10 @@ export interface TodayItem {
 /** What today's list looks at. */
 export interface TodayState {
   day: Day
+  /** Its place is only guessed by a clock. */
+  whereGuessed?: boolean
+  /** Whether any ground is told of at all. */
+  hasGround: boolean
   /** Zones without a taped section. */
   zonesWithoutArea: string[]
   hasEdge: boolean
@@ -215,6 +219,10 @@ function outingItems({ window, windowLost, judgeDue }: TodayState): TodayItem[] 
 
 /** Up to five things to do next, by what is lost by waiting. */
 export function computeToday(state: TodayState): TodayItem[] {
+  const told: TodayItem[] = [
+    ...(state.hasGround ? [] : [{ code: 'sayGrass', room: 'yard' as const, params: {}, loss: 0.98 }]),
+    ...(state.whereGuessed ? [{ code: 'sayWhere', room: 'yard' as const, params: {}, loss: 0.97 }] : []),
+  ]
   const areas = state.zonesWithoutArea.map((zone): TodayItem => ({
     code: 'tapeZone',
     room: 'yard',
@@ -234,6 +242,7 @@ export function computeToday(state: TodayState): TodayItem[] {
     loss: days <= 0 ? 0.85 : Math.max(0.6, 0.85 - days / 100),
   }))
   return [
+    ...told,
     ...areas,
     ...jobItems(state),
     ...watering,

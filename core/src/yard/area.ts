@@ -9,7 +9,7 @@ import {
   type Step,
 } from '../quantity/index.ts'
 import { checkSection, tapeNames, type Section } from './section.ts'
-import { shapes } from './shapes/index.ts'
+import { shapes, type ShapeRule } from './shapes/index.ts'
 
 /** A lawn's measured area. */
 export interface MeasuredArea {
@@ -25,12 +25,14 @@ export const defaultTapeUncertaintyFt = 0.5
 
 /** A section's variance in ft⁴: Σ (∂A/∂L)² u², the slopes by central differences. */
 function sectionVariance(section: Section, tapeUncertaintyFt: number): number {
-  const { area } = shapes[section.kind]
+  const { area, spread }: ShapeRule = shapes[section.kind]
+  if (spread) return spread(section.lengthsFt) ** 2
+  const perLengthFt = section.accuracyFt ?? tapeUncertaintyFt
   const step = 1e-4
   return section.lengthsFt.reduce((sum, ft, i) => {
     const at = (x: number) => area(section.lengthsFt.map((l, j) => (j === i ? x : l)))
     const slope = (at(ft + step) - at(ft - step)) / (2 * step)
-    return sum + (slope * tapeUncertaintyFt) ** 2
+    return sum + (slope * perLengthFt) ** 2
   }, 0)
 }
 

@@ -10,7 +10,7 @@ export {
   type TurfState,
 } from './place.ts'
 export { checkSection, computeSides, longestTapeFt, tapeNames, type Section } from './section.ts'
-export { mostOutlineCorners, outlineOf, type Outline } from './outline.ts'
+export { mostOutlineCorners, outlineOf, planOutline, type Outline, type PlanOutline } from './outline.ts'
 export {
   mostCorners,
   shapeKinds,
@@ -19,7 +19,7 @@ export {
   type ShapeKind,
   type ShapeRule,
 } from './shapes/index.ts'
-export { placeOfZone } from './lawPlace.ts'
+export { placeOfZone, placesOf, type LawPlace } from './lawPlace.ts'
 export {
   isPlanted,
   isTurf,

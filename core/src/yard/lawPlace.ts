@@ -27,3 +27,19 @@ const zones = Object.entries(zonesOf).flatMap(([place, lines]) =>
 /** The place whose law holds where a time zone lies; nothing where it is none of those that are known. */
 export const placeOfZone = (timeZone: string): string | undefined =>
   zones.find(([zone]) => (zone.endsWith('/') ? timeZone.startsWith(zone) : timeZone === zone))?.[1]
+
+const members = 'AT BE BG HR CY CZ DK EE FI FR DE GR HU IE IT LV LT LU MT NL PL PT RO SK SI ES SE'.split(' ')
+
+/** Where a yard lies, as far as that is known. */
+export interface LawPlace {
+  timeZone: string
+  /** Two letters (ISO 3166-1). */
+  country?: string | null
+  /** State or province, by its name. */
+  region?: string | null
+}
+/** Whose law holds there, as labels name them: the country or the union, then the state or province. By the clock where no country is known. */
+export function placesOf({ timeZone, country, region }: LawPlace): string[] {
+  const place = country ? (members.includes(country) ? 'EU' : country) : placeOfZone(timeZone)
+  return [...(place ? [place] : []), ...(country && region ? [region] : [])]
+}

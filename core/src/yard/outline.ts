@@ -8,16 +8,19 @@ import { findCrossing } from './shapes/crossing.ts'
 /** A file or a phone tells of no more. */
 export const mostOutlineCorners = 20_000
 
-/** An outline as a taped polygon, and where it lies on the plan. */
-export interface Outline {
+/** A polygon as it is kept, and where it lies on the plan. */
+export interface PlanOutline {
   /** Along and across from its own corner, ft, as the polygon's tapes. */
   lengthsFt: number[]
   xFt: number
   yFt: number
+  kept: number
+}
+/** An outline as a taped polygon. */
+export interface Outline extends PlanOutline {
   /** Inside all corners that were told, on the ellipsoid: the area the polygon has. */
   area: Figure<'ft2'>
   given: number
-  kept: number
 }
 
 /** The same outline with fewer corners: how far it may stray from the one told is doubled until few enough are left (Douglas & Peucker 1973). */
@@ -61,16 +64,25 @@ export function outlineOf(
   if (!area.ok) return area
   if (!(area.value.value > 0)) return refused({ code: 'sectionWithoutArea', field: 'corners', params: {} })
   const plan = corners.map(([latitude, longitude]) => geographicToPlan(origin, { latitude, longitude }))
+  const outline = planOutline(plan, area.value.value)
+  return outline.ok ? accepted({ ...outline.value, area: area.value, given: corners.length }) : outline
+}
+
+/**
+ * Corners on a plan in feet, in order round the piece, as a polygon that can be kept and drawn.
+ * @param sqFt the area it has; the corners' own where it is not said
+ */
+export function planOutline(plan: Point[], sqFt = shapes.polygon.area(plan.flat())): Outcome<PlanOutline> {
+  if (plan.length < 3 || !(sqFt > 0))
+    return refused({ code: 'sectionWithoutArea', field: 'corners', params: {} })
   const [left, top] = [Math.min(...each(plan, 0)), Math.min(...each(plan, 1))]
   const own = plan.map(([x, y]): Point => [x - left, y - top])
-  const kept = scaledTo(withFewer(own), area.value.value)
+  const kept = scaledTo(withFewer(own), sqFt)
   if (findCrossing(kept)) return refused({ code: 'outlineTangled', field: 'corners', params: {} })
   return accepted({
     lengthsFt: kept.flatMap(([x, y]) => [round(x), round(y)]),
     xFt: round(left),
     yFt: round(top),
-    area: area.value,
-    given: corners.length,
     kept: kept.length,
   })
 }

@@ -9,6 +9,8 @@ export interface Section {
   lengthsFt: number[]
   /** Taken off the lawn instead of added. */
   deduction: boolean
+  /** One standard uncertainty per length in feet, where a phone or a picture measured it and no tape. */
+  accuracyFt?: number | null
 }
 
 /** No single tape on a lawn is longer: half a mile. */

@@ -44,6 +44,7 @@ describe('shapes against hand sums', () => {
     ['offsets', [10, 4, 6, 8], 120],
     ['offsetsCurved', [10, 0, 6, 0], 80],
     ['polygon', [0, 0, 10, 0, 10, 10, 0, 10], 100],
+    ['known', [80], 6400],
   ])('%s %j', (kind, lengths, sqFt) => {
     expect(areaOf(section(kind, lengths)).area.value).toBeCloseTo(sqFt, 8)
   })
@@ -60,6 +61,7 @@ describe('shapes against hand sums', () => {
       offsets: [10, 4, 6, 8, 7],
       offsetsCurved: [10, 4, 4, 4],
       polygon: [0, 0, 12, 1, 9, 10, 0, 7],
+      known: [70],
     }
     for (const kind of shapeKinds) {
       const sides = computeSides(section(kind, examples[kind]))
@@ -79,6 +81,12 @@ describe('a lawn', () => {
     const u = 0.5 * Math.hypot(100, 80, 40, 30)
     expect(lawn.uncertainty.value).toBeCloseTo(u, 6)
     expect(lawn.area.working.map((s) => s.code)).toEqual(['section', 'sectionOff', 'areaSum'])
+  })
+  it('is less sure where a phone walked it, and least where its size was only known', () => {
+    const walked = areaOf({ ...section('rectangle', [100, 80]), accuracyFt: 10 })
+    expect(walked.uncertainty.value).toBeCloseTo(10 * Math.hypot(100, 80), 6)
+    const known = areaOf(section('known', [Math.sqrt(8000)]))
+    expect(known.uncertainty.value).toBeCloseTo(800, 6)
   })
 
   it('scales with the square of the tape, and a tape error with its first power', () => {

@@ -18,6 +18,7 @@ import { Ground1764000000017 } from './0017-ground.ts'
 import { Discarded1764000000018 } from './0018-discarded.ts'
 import { Moved1764000000019 } from './0019-moved.ts'
 import { Drawn1764000000020 } from './0020-drawn.ts'
+import { Whereabouts1764000000021 } from './0021-whereabouts.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -41,4 +42,5 @@ export const migrations = [
   Discarded1764000000018,
   Moved1764000000019,
   Drawn1764000000020,
+  Whereabouts1764000000021,
 ]

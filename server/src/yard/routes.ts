@@ -13,7 +13,8 @@ import {
 } from '@jardinero/core/yard'
 import type { App } from '../platform/app.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
-import { accept } from '../platform/problem.ts'
+import { accept, ProblemError } from '../platform/problem.ts'
+import { createGazetteer } from './gazetteer/index.ts'
 
 /** Turf of the almanac, and ground that is none. */
 const knownTurf = new Set([...almanac.turf.map((t) => t.code), ...openGrounds])
@@ -70,20 +71,44 @@ export const yardCollections: Collection[] = [
   }),
 ]
 
-function findWhereabouts(latitude: number, longitude: number): wire.Whereabouts {
-  const distanceKm = (c: { latitude: number; longitude: number }) =>
-    (geodesic.Geodesic.WGS84.Inverse(latitude, longitude, c.latitude, c.longitude).s12 ?? Infinity) / 1000
-  const nearest = almanac.climates.toSorted((a, b) => distanceKm(a) - distanceKm(b))[0]!
+function nearestClimate(latitude: number, longitude: number) {
+  const climates = almanac.climates.map((c) => ({
+    climate: c.code,
+    distanceKm:
+      (geodesic.Geodesic.WGS84.Inverse(latitude, longitude, c.latitude, c.longitude).s12 ?? Infinity) / 1000,
+  }))
+  return climates.toSorted((a, b) => a.distanceKm - b.distanceKm)[0]!
+}
+
+/** What follows from where a lawn lies; by a time zone alone it is the largest town in it. @throws ProblemError refused where the zone is none of a town's */
+async function findWhereabouts(
+  { nearest, largestIn }: ReturnType<typeof createGazetteer>,
+  asked: { latitude?: number; longitude?: number; timeZone?: string },
+): Promise<wire.Whereabouts> {
+  const { timeZone } = asked
+  const largest = timeZone === undefined ? null : await largestIn(timeZone)
+  if (timeZone !== undefined && !largest)
+    throw new ProblemError('refused', [
+      { code: 'clockUnknown', field: 'timeZone', params: { given: timeZone } },
+    ])
+  const { latitude, longitude } = largest ?? { latitude: asked.latitude!, longitude: asked.longitude! }
+  const town = largest ?? (await nearest(latitude, longitude))
   return {
+    latitude,
+    longitude,
     timeZone: tzlookup(latitude, longitude),
     hemisphere: hemisphereOf(latitude),
-    climate: nearest.code,
-    distanceKm: distanceKm(nearest),
+    ...nearestClimate(latitude, longitude),
+    town: town && [town.name, town.region ?? town.country].join(', '),
+    country: town?.country ?? null,
+    region: town?.region ?? null,
+    elevationM: town?.elevationM ?? null,
   }
 }
 
 export function yardRoutes(app: App): void {
   const tags = ['yard']
+  const gazetteer = createGazetteer(app)
   app.post(
     '/api/yard/area',
     {
@@ -114,14 +139,25 @@ export function yardRoutes(app: App): void {
     {
       schema: {
         tags,
-        summary: 'Time zone, hemisphere and nearest shipped climate of a point',
+        summary: 'Clock, hemisphere, nearest shipped climate, height and law of a point, or of a time zone',
         querystring: wire.whereaboutsRequest,
       },
       config: { open: true },
     },
-    (request) => {
-      const { latitude, longitude } = request.query
-      return findWhereabouts(latitude, longitude)
+    (request) => findWhereabouts(gazetteer, request.query),
+  )
+  app.get(
+    '/api/yard/towns',
+    {
+      schema: {
+        tags,
+        summary: 'Towns and postcodes by name, despite a slip of the finger',
+        querystring: wire.townsRequest,
+      },
+    },
+    async (request): Promise<wire.TownsFound> => {
+      const { search, near } = request.query
+      return { towns: await gazetteer.find(search, near) }
     },
   )
   app.get(

@@ -9,13 +9,16 @@ import { useTicking } from '../state/index.ts'
 import { openWorking } from '../kit/working.ts'
 import { useArrivals } from '../outing/index.ts'
 import OutboxPanel from '../outing/OutboxPanel.vue'
+import { useLacking } from '../yard/index.ts'
 import DemoBar from './DemoBar.vue'
+import FirstNeeds from './FirstNeeds.vue'
 import KeysHelp from './KeysHelp.vue'
 import LongWork from './LongWork.vue'
 import RemovedBar from './RemovedBar.vue'
 import SeasonRibbon from './SeasonRibbon.vue'
 import StationTrail from './StationTrail.vue'
 import YardServices from './YardServices.vue'
+import { needsAt } from './stations.ts'
 import { useKeys } from './useKeys.ts'
 
 const WorkingDrawer = defineAsyncComponent(withControls(() => import('../kit/WorkingDrawer.vue')))
@@ -25,6 +28,8 @@ const { say } = useWords()
 const dark = usePreferredDark()
 /** Without the frame where no yard is open: its links lead into one. */
 const bare = computed(() => !route.params['yardId'] || !session.person)
+const { lackingOf } = useLacking()
+const lacking = computed(() => lackingOf(needsAt(route)))
 const { helpOpen } = useKeys(bare)
 useArrivals()
 useTicking()
@@ -59,7 +64,9 @@ watchEffect(() => {
     <DemoBar class="no-print" />
     <SeasonRibbon class="ribbon no-print" />
     <StationTrail class="trail no-print" />
-    <main id="station" tabindex="-1"><OutboxPanel /><RouterView /></main>
+    <main id="station" tabindex="-1">
+      <OutboxPanel /><FirstNeeds v-if="lacking.length" :lacking="lacking" /><RouterView v-else />
+    </main>
   </div>
   <LongWork />
   <RemovedBar />

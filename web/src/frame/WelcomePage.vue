@@ -1,61 +1,69 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { computed, ref } from 'vue'
-import { useRouter } from 'vue-router'
-import FaultList from '../kit/FaultList.vue'
+import { computed } from 'vue'
+import { useRouter, type RouteLocationRaw } from 'vue-router'
+import { newId } from '../kit/api.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import WelcomeReading from './WelcomeReading.vue'
-import WelcomeTape from './WelcomeTape.vue'
-import WelcomeTurf from './WelcomeTurf.vue'
-import WelcomeWhere from './WelcomeWhere.vue'
-import { useFirstYard } from './useFirstYard.ts'
+import { useAccount, useHeld } from '../state/index.ts'
+import { placeOfClock } from '../yard/index.ts'
+import WayDrawing from './WayDrawing.vue'
 
-/** From nothing to the first answer: where, which turf, three taped sides, one reading. */
-const steps = [WelcomeWhere, WelcomeTurf, WelcomeTape, WelcomeReading] as const
-const codes = ['where', 'turf', 'tape', 'reading'] as const
+/** What brings one here: each way goes straight to its answer; what it must know is asked there, once. */
+const ways = {
+  weed: { name: 'scout', query: { at: 'key' } },
+  timing: { name: 'soil' },
+  product: { name: 'shelf', query: { at: 'label', begin: 'product' } },
+  year: { name: 'season', query: { begin: 'year' } },
+} satisfies Record<string, RouteLocationRaw>
+type Way = keyof typeof ways
 const session = useSession()
+const account = useAccount()
+const held = useHeld()
 const router = useRouter()
 const { say } = useWords()
 const form = useForm()
-const first = useFirstYard()
-const at = ref(0)
-const step = computed(() => codes[at.value]!)
+const yardId = newId()
+const isFirst = computed(() => !held.opening?.yardCount)
+void held.open()
 
-async function next(): Promise<void> {
-  if (form.refuse(...first.check(step.value))) return
-  if (step.value === 'where' && !(await form.save(first.findWhere))) return
-  if (at.value < steps.length - 1) return void at.value++
-  if (await form.save(first.save)) await router.replace({ name: 'soil', params: { yardId: first.yardId } })
+/** Where the clock tells nothing of the place, its middle is guessed: it is asked for before anything rests on it. */
+const unknownPlace = () => {
+  const [climate] = account.almanac.climates
+  const { latitude, longitude, code } = climate!
+  return { latitude, longitude, timeZone: 'UTC', climate: code, placeFrom: 'clock' as const }
 }
-const later = async () =>
-  (await form.save(first.saveWithoutReading)) &&
-  router.replace({ name: 'today', params: { yardId: first.yardId } })
+async function begin(way: Way): Promise<void> {
+  const worked = await form.save(async () => {
+    await held.open()
+    const placed = await placeOfClock().catch(unknownPlace)
+    const name = isFirst.value
+      ? say('welcome.myYard')
+      : say('welcome.anotherYard', { n: (held.opening?.yardCount ?? 0) + 1 })
+    await account.add('yards', { name, ...placed, timingSchool: 'edgeLed' }, yardId)
+  })
+  if (worked) await router.replace({ ...ways[way], params: { yardId } })
+}
 </script>
 
 <template>
   <main class="welcome">
-    <p class="quiet">{{ say('welcome.step', { step: at + 1, steps: steps.length }) }}</p>
-    <h1>{{ say(`welcome.${step}`, { name: session.person?.name ?? '' }) }}</h1>
-    <form novalidate @submit.prevent="next">
-      <component :is="steps[at]" :first="first" :form="form" />
-      <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
-      <FaultList v-if="step === 'reading'" :faults="form.problem.value?.faults.map((f) => f.detail) ?? []" />
-      <div class="actions">
-        <Button
-          type="submit"
-          :label="say(at < steps.length - 1 ? 'welcome.next' : 'welcome.finish')"
-          :disabled="form.saving.value"
-        />
-        <button v-if="at > 0" type="button" class="link" @click="(at--, form.clear())">
-          {{ say('welcome.back') }}
+    <h1>
+      {{ say(isFirst ? 'welcome.question' : 'welcome.questionAgain', { name: session.person?.name ?? '' }) }}
+    </h1>
+    <p class="quiet">{{ say('welcome.questionSays') }}</p>
+    <ul>
+      <li v-for="(_, way) in ways" :key="way">
+        <button type="button" :disabled="form.saving.value" @click="begin(way)">
+          <WayDrawing :way="way" />
+          <span
+            ><strong>{{ say(`welcome.way.${way}`) }}</strong>
+            <span class="quiet">{{ say(`welcome.way.${way}.says`) }}</span></span
+          >
         </button>
-        <button v-if="step === 'reading'" type="button" class="link" @click="later">
-          {{ say('welcome.later') }}
-        </button>
-      </div>
-    </form>
-    <p v-if="at === 0" class="quiet small file">
+      </li>
+    </ul>
+    <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
+    <p class="quiet small file">
       <RouterLink :to="{ name: 'account' }">{{ say('welcome.haveFile') }}</RouterLink>
     </p>
   </main>
@@ -68,17 +76,44 @@ const later = async () =>
   padding: 8vh 1.5rem 4rem;
 }
 h1 {
-  font-size: clamp(1.4rem, 1rem + 1.6vw, 1.9rem);
+  font-size: clamp(1.5rem, 1rem + 2vw, 2.1rem);
   line-height: 1.3;
-  margin: 0.4rem 0 1.4rem;
+  margin: 0 0 0.4rem;
   text-wrap: balance;
 }
-.actions {
-  display: flex;
-  flex-wrap: wrap;
+ul {
+  list-style: none;
+  margin: 1.6rem 0 0;
+  padding: 0;
+}
+li {
+  border-top: 1px solid var(--rule);
+}
+li:last-child {
+  border-bottom: 1px solid var(--rule);
+}
+button {
+  display: grid;
+  grid-template-columns: 4.4rem 1fr;
   gap: 1.2rem;
   align-items: center;
-  margin-top: 1.4rem;
+  width: 100%;
+  min-height: 5.4rem;
+  padding: 0.7rem 0.4rem;
+  text-align: left;
+  background: none;
+  border: 0;
+  cursor: pointer;
+}
+button:hover strong {
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+strong {
+  display: block;
+  font-family: var(--serif);
+  font-weight: 500;
+  font-size: 1.25rem;
 }
 .file {
   margin-top: 2rem;

@@ -1,5 +1,6 @@
 import type { Component } from 'vue'
-import type { RouteRecordRaw } from 'vue-router'
+import type { RouteLocationNormalizedLoaded, RouteRecordRaw } from 'vue-router'
+import type { Need } from '../yard/index.ts'
 
 /** The stations in the order of the work; those not built yet are not here, and so not shown. */
 export const stations = [
@@ -12,6 +13,22 @@ export const stations = [
   { name: 'outing', key: '7' },
   { name: 'ledger', key: '8' },
 ] as const
+
+/** What each must know before it can answer (`useLacking`), by the part of it that is open; the rest answers without. */
+const needs: Record<string, (at: string) => readonly Need[]> = {
+  yard: () => ['where', 'grass'],
+  scout: (at) => (at === 'keep' ? ['grass'] : []),
+  soil: () => ['where', 'grass'],
+  season: () => ['where', 'grass'],
+  shelf: (at) => (at ? [] : ['grass']),
+  bench: () => ['grass'],
+  outing: () => ['where', 'grass'],
+}
+/** Needed of a yard at this address; its size too where one came for the whole year. */
+export const needsAt = ({ name, query }: RouteLocationNormalizedLoaded): readonly Need[] => [
+  ...(needs[String(name)]?.(String(query['at'] ?? '')) ?? []),
+  ...(query['begin'] === 'year' ? (['size'] as const) : []),
+]
 
 /** What stands in a yard: its address holds the yard, so that no link can lead to another. */
 export const inYard: RouteRecordRaw[] = [

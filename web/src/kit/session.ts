@@ -129,6 +129,9 @@ export function useWords() {
     quantity: (value: number, unit: string, asIs?: boolean) => session.words.quantity(value, unit, asIs),
     range: (least: number, most: number, unit: string, asIs?: boolean) =>
       session.words.range(least, most, unit, asIs),
+    /** A country by its two letters. */
+    country: (code: string) =>
+      new Intl.DisplayNames([session.preferences.locale], { type: 'region' }).of(code) ?? code,
     number: (value: number, options?: Intl.NumberFormatOptions) => session.words.number(value, options),
     money: (cents: number, options?: { whole: boolean }) => session.words.money(cents, options),
     day: (day: string, style?: 'short' | 'weekday' | 'long') => session.words.day(day, style),

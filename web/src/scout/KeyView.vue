@@ -15,6 +15,7 @@ import KeyCandidates from './KeyCandidates.vue'
 import KeyQuestion from './KeyQuestion.vue'
 import { useKeyAnswer } from './useKeyAnswer.ts'
 import { useKeying } from './useKeying.ts'
+import { useFirstLawn } from '../yard/index.ts'
 
 /** The key: a question with drawn states, the plants still possible, and what it rests on. */
 const router = useRouter()
@@ -31,14 +32,22 @@ const asTurf = computed(() => state.value.ask === 'turf')
 const isTurfNow = computed(() => asTurf.value && zone.value?.turf === leader.value)
 
 // The address may ask for the turf of a lawn, as the yard's form does.
-const { ask, zone: asked } = useRoute().query
+const route = useRoute()
+const { addLawn } = useFirstLawn()
+const { ask, zone: asked } = route.query
 if (ask === 'turf' && (state.value.ask !== 'turf' || (asked && asked !== zone.value?.id))) {
   restart('turf')
   if (typeof asked === 'string') state.value.zoneId = asked
 }
 
 const keep = () => router.push({ name: 'scout', query: { at: 'keep' } })
-const useTurf = () => account.change('zones', zone.value!, { turf: leader.value! })
+/** Whoever came from a station that asks for the grass goes on there; where there is no lawn yet, it becomes the first. */
+async function useTurf(): Promise<void> {
+  if (zone.value) await account.change('zones', zone.value, { turf: leader.value! })
+  else await addLawn(leader.value!)
+  const then = route.query['then']
+  if (typeof then === 'string' && router.hasRoute(then)) await router.push({ name: then })
+}
 
 /** Letters pick a state, x is "can't see", z takes the last answer back. */
 useEventListener('keydown', (event: KeyboardEvent) => {
@@ -61,7 +70,7 @@ useEventListener('keydown', (event: KeyboardEvent) => {
       <template v-if="asTurf">
         <Button
           v-if="settled && !isTurfNow"
-          :label="say('scout.key.useTurf', { zone: zone!.name })"
+          :label="say('scout.key.useTurf', { zone: zone?.name ?? say('welcome.firstZone') })"
           @click="useTurf"
         />
         <span v-if="isTurfNow && settled" role="status">{{

@@ -7,7 +7,7 @@ import type { RowForm } from './useRowForm.ts'
 import { useSaveWords } from './useSaveWords.ts'
 
 /** Save and cancel; the other text when someone else changed the row; what has no field of its own. */
-const props = defineProps<{ row: RowForm; save?: string }>()
+const props = defineProps<{ row: RowForm; save?: string; stays?: boolean }>()
 const { say } = useWords()
 const session = useSession()
 const words = useSaveWords()
@@ -41,7 +41,7 @@ const name = (theirs: Record<string, unknown>) =>
       <Button type="submit" :label="label" :disabled="row.form.saving.value" size="small" />
       <button type="button" class="link" @click="row.cancel()">{{ say('frame.cancel') }}</button>
       <button
-        v-if="row.existing && !row.hanging.value.length"
+        v-if="row.existing && !stays && !row.hanging.value.length"
         type="button"
         class="link stop"
         @click="row.remove()"

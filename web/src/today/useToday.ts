@@ -62,6 +62,8 @@ export function useToday() {
     const named = (is: (zoneId: ZoneId) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
     return {
       day: day.value,
+      whereGuessed: yard.value?.placeFrom === 'clock',
+      hasGround: zones.value.length > 0,
       zonesWithoutArea: named((id) => !areas.value.get(id)),
       hasEdge: places.value.some((p) => p.kind === 'edge'),
       ...(timing.value && { timing: timing.value }),

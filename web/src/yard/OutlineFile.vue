@@ -7,7 +7,7 @@ import { useYard } from '../state/index.ts'
 import type { ReadOutlineWorker } from '../workers/index.ts'
 
 /** The outline of a piece of ground from a file or a phone, read off the page on this device. */
-const emit = defineEmits<{ take: [name: string, outline: Outline, isHole: boolean] }>()
+const emit = defineEmits<{ take: [outline: Outline, of: { name: string; isHole: boolean }] }>()
 type Found = NonNullable<ReturnType<ReadOutlineWorker['read']>>
 const { yard } = useYard()
 const { say, quantity, refusal } = useWords()
@@ -59,7 +59,7 @@ function take({ name, outline, isHole }: Found[number]): void {
   }
   fault.value = ''
   taken.value = outline.value
-  emit('take', name, outline.value, isHole)
+  emit('take', outline.value, { name, isHole })
 }
 const nameOf = ({ name, isHole }: Found[number], i: number) => {
   const called = name || say('yard.outlineNumber', { n: i + 1 })

@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, nextTick, reactive, ref, watch } from 'vue'
 import type { Section, Zone } from '@jardinero/contract/yard'
 import {
   checkSection,
   shapeKinds,
   shapes,
   tapeNames,
-  type Outline,
+  type PlanOutline,
   type ShapeKind,
 } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -16,7 +16,7 @@ import LengthField from '../kit/LengthField.vue'
 import NumberField from '../kit/NumberField.vue'
 import TextField from '../kit/TextField.vue'
 import { useWords } from '../kit/session.ts'
-import OutlineFile from './OutlineFile.vue'
+import OtherMeasures from './OtherMeasures.vue'
 import SectionDrawing from './SectionDrawing.vue'
 
 /** A taped piece: its shape, its lengths, and whether it is taken off. */
@@ -24,18 +24,27 @@ const props = defineProps<{
   section?: Section | undefined
   zones: Zone[]
   spot: { xFt: number; yFt: number }
+  /** The first piece of a yard: what is known without a tape stands first. */
+  first?: boolean
 }>()
 const emit = defineEmits<{ done: [] }>()
 const { say } = useWords()
 const typed = reactive({
   name: props.section?.name ?? '',
   zoneId: props.section?.zoneId ?? props.zones[0]?.id ?? '',
-  kind: props.section?.kind ?? ('rectangle' as ShapeKind),
-  lengthsFt: [...(props.section?.lengthsFt ?? [NaN, NaN])],
+  kind: props.section?.kind ?? ((props.first ? 'known' : 'rectangle') as ShapeKind),
+  lengthsFt: [...(props.section?.lengthsFt ?? (props.first ? [NaN] : [NaN, NaN]))],
   deduction: props.section?.deduction ?? false,
   turnDeg: props.section?.turnDeg ?? (0 as number | undefined),
+  accuracyFt: props.section?.accuracyFt ?? null,
 })
-const kinds = computed(() => shapeKinds.map((value) => ({ value, label: say(`shape.${value}`) })))
+/** What is known of it first: it is what most people have. */
+const kinds = computed(() =>
+  (['known', ...shapeKinds.filter((kind) => kind !== 'known')] as ShapeKind[]).map((value) => ({
+    value,
+    label: say(`shape.${value}`),
+  })),
+)
 const zoneOptions = computed(() => props.zones.map((z) => ({ value: z.id, label: z.name })))
 const names = computed(() => tapeNames(typed.kind, typed.lengthsFt.length))
 const isOpenEnded = computed(() => shapes[typed.kind].count[1] > shapes[typed.kind].count[0])
@@ -48,6 +57,7 @@ watch(
     const [least, most] = shapes[kind].count
     const count = Math.min(most, Math.max(least, isOpenEnded.value ? typed.lengthsFt.length : least))
     typed.lengthsFt = Array.from({ length: count }, (_, i) => typed.lengthsFt[i] ?? NaN)
+    typed.accuracyFt = null
     row.form.clear()
   },
 )
@@ -57,18 +67,30 @@ const more = () => typed.lengthsFt.push(...Array.from({ length: step.value }, ()
 const fewer = () => typed.lengthsFt.splice(-step.value)
 
 /** So many corners were not taped: they come from a file, and nobody types over them. */
-const isOutline = computed(() => typed.kind === 'polygon' && typed.lengthsFt.length > mostTaped)
+const isOutline = computed(
+  () => typed.kind === 'polygon' && (typed.accuracyFt !== null || typed.lengthsFt.length > mostTaped),
+)
 const lies = ref<{ xFt: number; yFt: number }>()
-function takeOutline(name: string, { lengthsFt, xFt, yFt }: Outline, isHole: boolean): void {
-  Object.assign(typed, {
-    kind: 'polygon',
-    lengthsFt,
-    name: name || typed.name,
-    deduction: isHole,
-    turnDeg: 0,
-  })
+async function takeOutline(
+  { lengthsFt, xFt, yFt }: PlanOutline,
+  {
+    name = '',
+    isHole = typed.deduction,
+    accuracyFt,
+  }: { name?: string; isHole?: boolean; accuracyFt?: number } = {},
+): Promise<void> {
+  typed.kind = 'polygon'
+  // A change of shape asks for other tapes first.
+  await nextTick()
+  Object.assign(typed, { lengthsFt, name: name || typed.name, deduction: isHole, turnDeg: 0 })
+  typed.accuracyFt = accuracyFt ?? null
   lies.value = { xFt, yFt }
 }
+/** An area that is known is typed as one, and kept as the side of its square. */
+const knownSqFt = computed({
+  get: () => (typed.lengthsFt[0]! > 0 ? typed.lengthsFt[0]! ** 2 : undefined),
+  set: (sqFt: number | undefined) => (typed.lengthsFt[0] = sqFt! > 0 ? Math.sqrt(sqFt!) : NaN),
+})
 
 const row = useRowForm({
   part: 'sections',
@@ -83,7 +105,12 @@ const { form } = row
 
 <template>
   <form novalidate @submit.prevent="row.submit">
-    <TextField v-model="typed.name" :label="say('yard.sectionName')" :fault="form.faultAt('name')" />
+    <TextField
+      v-if="!first"
+      v-model="typed.name"
+      :label="say('yard.sectionName')"
+      :fault="form.faultAt('name')"
+    />
     <ChoiceField
       v-if="zones.length > 1"
       v-model="typed.zoneId"
@@ -92,10 +119,18 @@ const { form } = row
       :fault="form.faultAt('zoneId')"
     />
     <ChoiceField v-model="typed.kind" :label="say('yard.shape')" :options="kinds" />
-    <OutlineFile v-if="!section || isOutline" @take="takeOutline" />
+    <OtherMeasures v-if="!section || isOutline" @take="takeOutline" />
     <p v-if="isOutline" class="small">
       {{ say('yard.outlineCorners', { count: typed.lengthsFt.length / 2 }) }}
     </p>
+    <NumberField
+      v-else-if="typed.kind === 'known'"
+      v-model="knownSqFt"
+      unit="ft2"
+      :label="say('yard.knownArea')"
+      :fault="form.faultAt('lengthsFt.0')"
+      :hint="say('yard.knownHint')"
+    />
     <div v-else class="tapes">
       <LengthField
         v-for="(name, i) in names"
@@ -117,10 +152,12 @@ const { form } = row
       </button>
     </p>
     <p v-if="form.faultAt('lengthsFt')" class="stop" role="alert">{{ form.faultAt('lengthsFt') }}</p>
-    <label class="check"
-      ><input v-model="typed.deduction" type="checkbox" /> {{ say('yard.deduction') }}</label
-    >
-    <NumberField v-model="typed.turnDeg" :label="say('yard.turn')" :fault="form.faultAt('turnDeg')" />
+    <template v-if="!first">
+      <label class="check"
+        ><input v-model="typed.deduction" type="checkbox" /> {{ say('yard.deduction') }}</label
+      >
+      <NumberField v-model="typed.turnDeg" :label="say('yard.turn')" :fault="form.faultAt('turnDeg')" />
+    </template>
     <SectionDrawing v-if="measurable" :section="typed" />
     <FormActions :row="row" />
   </form>

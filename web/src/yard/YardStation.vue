@@ -14,11 +14,12 @@ import FindPins from '../scout/FindPins.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
+import YardForm from './YardForm.vue'
 import YardPlan from './YardPlan.vue'
 import ZoneForm from './ZoneForm.vue'
 import { freeSpot, placeSections } from './placed.ts'
 
-type Editing = { what: 'zone' | 'section' | 'place'; id?: string }
+type Editing = { what: 'yard' | 'zone' | 'section' | 'place'; id?: string }
 const account = useAccount()
 const router = useRouter()
 const session = useSession()
@@ -96,8 +97,9 @@ const move = (section: Section, xFt: number, yFt: number) =>
     <template #rests>
       <template v-if="editing">
         <h3>{{ say(`yard.editing.${editing.what}`) }}</h3>
+        <YardForm v-if="editing.what === 'yard'" :yard="yard!" @done="done" />
         <ZoneForm
-          v-if="editing.what === 'zone'"
+          v-else-if="editing.what === 'zone'"
           :key="editing.id ?? ''"
           :zone="zones.find((z) => z.id === editing!.id)"
           :yard-id="yard!.id"
@@ -120,6 +122,15 @@ const move = (section: Section, xFt: number, yFt: number) =>
         />
       </template>
       <template v-else>
+        <RestRow :name="say('yard.where')">
+          {{
+            say('yard.whereSays', {
+              town: yard!.town ?? yard!.timeZone.replaceAll('_', ' '),
+              guessed: yard!.placeFrom === 'clock',
+            })
+          }}
+          <button class="link" @click="editing = { what: 'yard' }">{{ say('frame.change') }}</button>
+        </RestRow>
         <RestRow v-for="z in zones" :key="z.id" :name="z.name">
           <template #value
             ><FigureText v-if="areas.get(z.id)" :figure="areas.get(z.id)!.area" :title="z.name"

@@ -1,2 +1,5 @@
 export { boundsOf, pathOf, placeSections } from './placed.ts'
+export { useLacking, type Need } from './useLacking.ts'
+export { placeOfClock } from './usePlaced.ts'
+export { useFirstLawn } from './useFirstLawn.ts'
 export { useTurfNames } from './useTurfNames.ts'

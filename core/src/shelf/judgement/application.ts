@@ -1,7 +1,7 @@
 import type { Caution, Day, Quantity, RatePerAreaUnit, Refusal } from '../../quantity/index.ts'
 import type { PlantStage } from '../../scout/index.ts'
 import type { Trend } from '../../soil/index.ts'
-import { placeOfZone, type Hemisphere, type Spared, type TurfState } from '../../yard/index.ts'
+import { placesOf, type Hemisphere, type LawPlace, type Spared, type TurfState } from '../../yard/index.ts'
 import type { Active, Site } from '../active.ts'
 import type { LabelRules, Purpose } from '../label.ts'
 import type { SeenWeed } from '../reach.ts'
@@ -23,13 +23,9 @@ export interface ShelfSituation {
 /** A yard's own, or what is usual where it lies. */
 export function situationOf({
   shelfSituation,
-  timeZone,
-}: {
-  shelfSituation?: ShelfSituation | null
-  timeZone: string
-}): ShelfSituation {
-  const place = placeOfZone(timeZone)
-  return shelfSituation ?? { ...usualSituation, places: place ? [place] : [] }
+  ...where
+}: LawPlace & { shelfSituation?: ShelfSituation | null }): ShelfSituation {
+  return shelfSituation ?? { ...usualSituation, places: placesOf(where) }
 }
 /** The yard's situation as it is on one piece of ground: what stands in or beside it comes to it. */
 export function situationOn(

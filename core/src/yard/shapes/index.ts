@@ -1,3 +1,4 @@
+import { known } from './known.ts'
 import { offsets, offsetsCurved } from './offsets.ts'
 import { mostCorners, polygon } from './polygon.ts'
 import { rectangle } from './rectangle.ts'
@@ -18,6 +19,7 @@ export const shapes = {
   offsets,
   offsetsCurved,
   polygon,
+  known,
 } satisfies Record<string, ShapeRule>
 
 export type ShapeKind = keyof typeof shapes

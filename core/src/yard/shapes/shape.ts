@@ -21,6 +21,8 @@ export interface ShapeRule {
   readonly check?: (lengths: readonly number[]) => Refusal | undefined
   /** Area in ft² from lengths in ft. */
   readonly area: (lengths: readonly number[]) => number
+  /** One standard uncertainty of the area in ft², where it does not come from tapes. */
+  readonly spread?: (lengths: readonly number[]) => number
   /** The sides in order, each a run of points in feet; together they close. */
   readonly sides: (lengths: readonly number[]) => Point[][]
 }
