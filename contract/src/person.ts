@@ -99,6 +99,13 @@ export interface Device {
   /** The one that asks. */
   here: boolean
 }
+/** A key on a phone, computer or stick that lets a person in without the password. */
+export interface Passkey {
+  id: string
+  name: string
+  since: string
+  lastUsed: string | null
+}
 /** What an account holds, and what it may: rows, bytes of pictures and files, uploads in a day. */
 export interface Usage {
   rows: number
@@ -109,6 +116,7 @@ export interface Usage {
 /** GET /api/account/security */
 export interface Security {
   devices: Device[]
+  passkeys: Passkey[]
   /** Recovery codes not used yet. */
   codesLeft: number
   usage: Usage
@@ -139,3 +147,28 @@ export const emailOrder = Joi.object<{ password: string; email: string }, true>(
 })
 /** What is not done without the password. */
 export const confirmOrder = Joi.object<{ password: string }, true>({ password: any.required() })
+
+/** What the browser's own key said (WebAuthn), as its library sends it; the server's library looks at what is in it. */
+const said = Joi.object<PasskeySaid>({
+  id: Joi.string().max(1400).required(),
+  rawId: Joi.string().max(1400).required(),
+  type: Joi.valid('public-key').required(),
+  response: Joi.object().pattern(Joi.string(), Joi.any()).required(),
+  clientExtensionResults: Joi.object().unknown().required(),
+  authenticatorAttachment: Joi.string().max(40).allow(null),
+})
+export interface PasskeySaid {
+  id: string
+  rawId: string
+  type: 'public-key'
+  response: Record<string, unknown>
+  clientExtensionResults: Record<string, unknown>
+  authenticatorAttachment?: string | null
+}
+/** POST /api/account/passkeys */
+export const passkeyOrder = Joi.object<{ name: string; said: PasskeySaid }, true>({
+  name: name.required(),
+  said: said.required(),
+})
+/** POST /api/session/passkey */
+export const passkeyIn = Joi.object<{ said: PasskeySaid }, true>({ said: said.required() })

@@ -1,5 +1,6 @@
 import {
   accountEntity,
+  passkeyEntity,
   personEntity,
   rateCountEntity,
   recoveryCodeEntity,
@@ -37,6 +38,7 @@ import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/index
 /** Every table. */
 export const entities = [
   accountEntity,
+  passkeyEntity,
   personEntity,
   sessionEntity,
   rateCountEntity,

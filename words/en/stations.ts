@@ -2,6 +2,7 @@ import type { Catalogue } from '../src/words.ts'
 import bench from './bench.json' with { type: 'json' }
 import caution from './caution.json' with { type: 'json' }
 import field from './field.json' with { type: 'json' }
+import glossary from './glossary.json' with { type: 'json' }
 import job from './job.json' with { type: 'json' }
 import ledger from './ledger.json' with { type: 'json' }
 import refusal from './refusal.json' with { type: 'json' }
@@ -15,6 +16,7 @@ export const catalogue: Catalogue = {
   ...bench,
   ...caution,
   ...field,
+  ...glossary,
   ...job,
   ...ledger,
   ...refusal,

@@ -65,4 +65,4 @@ export {
   type SchoolRow,
   type Season,
 } from './season.ts'
-export { partnerActives, type PartnerActive } from './programme/partner.ts'
+export { partnerActives, preEmergentActives, type PartnerActive } from './programme/partner.ts'

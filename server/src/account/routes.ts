@@ -16,6 +16,7 @@ import { takeFiles } from '../tasks/index.ts'
 import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
 import { removedRows } from './removed.ts'
+import { passkeyRoutes } from './passkeyRoutes.ts'
 import { securityRoutes } from './securityRoutes.ts'
 import { sessionRoutes, type SessionParts } from './sessionRoutes.ts'
 
@@ -91,6 +92,7 @@ export function accountRoutes(app: App, parts: AccountParts): void {
   const tags = ['account']
   sessionRoutes(app, parts)
   securityRoutes(app, parts, parts.quota)
+  passkeyRoutes(app, parts)
   fileRoutes(app, clock)
   removedRoutes(app, clock)
   app.get(

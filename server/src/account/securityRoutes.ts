@@ -8,6 +8,7 @@ import type { StoredPerson } from '../platform/accountEntities.ts'
 import { checkPassword, hashPassword, isPassword } from './passwords.ts'
 import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
+import { listPasskeys } from './passkeys.ts'
 import { countCodes, makeCodes } from './recovery.ts'
 import type { SessionParts } from './sessionRoutes.ts'
 import { idParams } from '../platform/params.ts'
@@ -32,10 +33,11 @@ async function confirmed(
 export function securityRoutes(app: App, { database, mail, wordsFor }: SessionParts, quota: Quota): void {
   app.get(
     '/api/account/security',
-    { schema: { tags, summary: 'Devices, recovery codes left, and what the account holds' } },
+    { schema: { tags, summary: 'Devices, passkeys, recovery codes left, and what the account holds' } },
     (request) =>
       app.scoped(request, async (scope): Promise<wire.Security> => ({
         devices: await listDevices(database.manager, request.person!.id, request.session.sessionId),
+        passkeys: await listPasskeys(database.manager, request.person!.id),
         codesLeft: await countCodes(database.manager, request.person!.id),
         usage: await quota.usageOf(database.manager, scope.accountId),
       })),

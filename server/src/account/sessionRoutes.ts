@@ -31,7 +31,7 @@ const knownDays = 180
 /** A link in a mail is good for so long. */
 const linkHours = 1
 
-const stateOf = (
+export const stateOf = (
   request: FastifyRequest,
   reply: FastifyReply,
   { config, mail }: Pick<SessionParts, 'config' | 'mail'>,
@@ -44,7 +44,11 @@ const stateOf = (
 })
 
 /** A session of its own for who came in; the one before it is over. */
-async function enter(request: FastifyRequest, reply: FastifyReply, person: StoredPerson): Promise<void> {
+export async function enter(
+  request: FastifyRequest,
+  reply: FastifyReply,
+  person: StoredPerson,
+): Promise<void> {
   await request.session.regenerate()
   request.session.personId = person.id
   request.session.userAgent = String(request.headers['user-agent'] ?? '').slice(0, 300)

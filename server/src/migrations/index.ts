@@ -19,6 +19,7 @@ import { Discarded1764000000018 } from './0018-discarded.ts'
 import { Moved1764000000019 } from './0019-moved.ts'
 import { Drawn1764000000020 } from './0020-drawn.ts'
 import { Whereabouts1764000000021 } from './0021-whereabouts.ts'
+import { Passkeys1764000000022 } from './0022-passkeys.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -43,4 +44,5 @@ export const migrations = [
   Moved1764000000019,
   Drawn1764000000020,
   Whereabouts1764000000021,
+  Passkeys1764000000022,
 ]

@@ -105,6 +105,36 @@ export const recoveryCodeEntity = new EntitySchema<RecoveryCode>({
   foreignKeys: [ofPerson],
 })
 
+/** A key that lets a person in without the password (WebAuthn): its public half, and how often it was used. */
+export interface StoredPasskey {
+  id: string
+  personId: PersonId
+  /** As the key names itself, base64url. */
+  keyId: string
+  publicKey: Buffer
+  uses: number
+  transports: string[]
+  name: string
+  createdAt: string
+  usedAt: string | null
+}
+export const passkeyEntity = new EntitySchema<StoredPasskey>({
+  name: 'passkey',
+  columns: {
+    id: rowColumns.id,
+    personId: column.uuid,
+    keyId: { type: 'text', unique: true },
+    publicKey: { type: 'bytea' },
+    uses: { type: 'integer', default: 0 },
+    transports: column.json,
+    name: column.text,
+    createdAt: rowColumns.createdAt,
+    usedAt: column.instantOrNull,
+  },
+  indices: [{ columns: ['personId'] }],
+  foreignKeys: [ofPerson],
+})
+
 /** A link to set a new password, as the hash of what stands in it. */
 export interface ResetLink {
   hash: string

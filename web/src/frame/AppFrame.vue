@@ -2,10 +2,12 @@
 import { usePreferredDark } from '@vueuse/core'
 import { computed, defineAsyncComponent, watchEffect } from 'vue'
 import { useRoute } from 'vue-router'
+import { afterPage } from '../kit/afterPage.ts'
 import { connection } from '../kit/api.ts'
 import { withControls } from '../kit/controls.ts'
 import { useSession, useWords } from '../kit/session.ts'
-import { useTicking } from '../state/index.ts'
+import { useAccount, useTicking } from '../state/index.ts'
+import { openTerm } from '../kit/terms.ts'
 import { openWorking } from '../kit/working.ts'
 import { useArrivals } from '../outing/index.ts'
 import OutboxPanel from '../outing/OutboxPanel.vue'
@@ -21,6 +23,9 @@ import YardServices from './YardServices.vue'
 import { needsAt } from './stations.ts'
 import { useKeys } from './useKeys.ts'
 
+const FindAnything = defineAsyncComponent(() => import('./FindAnything.vue'))
+const FirstTour = defineAsyncComponent(afterPage(() => import('./FirstTour.vue')))
+const TermCard = defineAsyncComponent(() => import('./TermCard.vue'))
 const WorkingDrawer = defineAsyncComponent(withControls(() => import('../kit/WorkingDrawer.vue')))
 const session = useSession()
 const route = useRoute()
@@ -30,7 +35,8 @@ const dark = usePreferredDark()
 const bare = computed(() => !route.params['yardId'] || !session.person)
 const { lackingOf } = useLacking()
 const lacking = computed(() => lackingOf(needsAt(route)))
-const { helpOpen } = useKeys(bare)
+const account = useAccount()
+const { helpOpen, findOpen } = useKeys(bare)
 useArrivals()
 useTicking()
 const triedAt = computed(() =>
@@ -63,13 +69,17 @@ watchEffect(() => {
     <YardServices />
     <DemoBar class="no-print" />
     <SeasonRibbon class="ribbon no-print" />
-    <StationTrail class="trail no-print" />
+    <StationTrail class="trail no-print" @find="findOpen = true" />
     <main id="station" tabindex="-1">
-      <OutboxPanel /><FirstNeeds v-if="lacking.length" :lacking="lacking" /><RouterView v-else />
+      <FirstTour
+        v-if="!account.demoDay && !lacking.length && route.name === 'today'"
+      /><OutboxPanel /><FirstNeeds v-if="lacking.length" :lacking="lacking" /><RouterView v-else />
     </main>
   </div>
   <LongWork />
   <RemovedBar />
+  <FindAnything v-if="findOpen" @close="findOpen = false" />
+  <TermCard v-if="openTerm.term" :key="openTerm.term" :term="openTerm.term" />
   <WorkingDrawer v-if="openWorking.figure" />
   <KeysHelp v-if="helpOpen" @close="helpOpen = false" />
 </template>

@@ -12,6 +12,7 @@ const others = [
   ['t', 'frame.keyToday'],
   ['r', 'frame.keyReading'],
   ['w', 'frame.keyWorking'],
+  ['/', 'frame.find'],
   ['?', 'frame.keys'],
 ] as const
 </script>

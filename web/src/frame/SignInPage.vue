@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { ApiProblem } from '../kit/api.ts'
 import TextField from '../kit/TextField.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
@@ -29,6 +30,21 @@ async function submit(): Promise<void> {
   )
   if (entered) await go()
 }
+/** The key's own library comes when it is asked for. */
+const calledOff = ref(false)
+async function byPasskey(): Promise<void> {
+  calledOff.value = false
+  const entered = await form.save(async () => {
+    const { showPasskey } = await import('../kit/passkey.ts')
+    const said = await showPasskey().catch((error: unknown) => {
+      if (error instanceof ApiProblem) throw error
+      calledOff.value = true
+    })
+    if (said) await session.enter('passkey', { said })
+  })
+  if (entered && !calledOff.value) await go()
+}
+const canUsePasskey = 'PublicKeyCredential' in globalThis && !/^[\d.]+$|:/.test(location.hostname)
 const demo = async () => (await form.save(() => session.enter('demo'))) && go()
 </script>
 
@@ -64,6 +80,7 @@ const demo = async () => (await form.save(() => session.enter('demo'))) && go()
         <p v-if="!fresh" class="small">
           <RouterLink :to="{ name: 'forgot' }">{{ say('frame.forgot') }}</RouterLink>
         </p>
+        <p v-if="calledOff" role="status">{{ say('passkey.calledOff') }}</p>
         <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
         <div class="actions">
           <Button
@@ -71,6 +88,9 @@ const demo = async () => (await form.save(() => session.enter('demo'))) && go()
             :label="say(fresh ? 'frame.signUp' : 'frame.signIn')"
             :disabled="form.saving.value"
           />
+          <button v-if="!fresh && canUsePasskey" type="button" class="link" @click="byPasskey">
+            {{ say('passkey.signIn') }}
+          </button>
           <button type="button" class="link" @click="((fresh = !fresh), form.clear())">
             {{ say(fresh ? 'frame.haveAccount' : 'frame.noAccount') }}
           </button>

@@ -1,65 +1,113 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useToday } from '../today/index.ts'
 import { useWords } from '../kit/session.ts'
 import { stations } from './stations.ts'
 
-/** The stations in the order of the work; a dot where something waits. On a phone, the bar at the foot. */
+/**
+ * The stations in the order of the work; a dot where something waits. On a phone it is a bar at the foot that shows how far
+ * along the work one is; pressed, it opens all of them.
+ */
+const emit = defineEmits<{ find: [] }>()
 const route = useRoute()
 const { say } = useWords()
 const { waitsAt } = useToday()
-/** On a phone the bar is longer than the screen: where one is stays in sight. */
-const bar = ref<HTMLElement>()
+const isOpen = ref(false)
 watch(
-  () => route.name,
-  () =>
-    void nextTick(() => {
-      const here = bar.value?.querySelector<HTMLElement>('.here')
-      if (here && bar.value!.scrollWidth > bar.value!.clientWidth)
-        bar.value!.scrollTo({ left: here.offsetLeft - bar.value!.clientWidth / 2 })
-    }),
-  { immediate: true },
+  () => route.fullPath,
+  () => (isOpen.value = false),
 )
+const others = ['you', 'words'] as const
+const here = computed(() => {
+  const name = String(route.name)
+  const station = stations.find((s) => s.name === name || (name === 'field' && s.name === 'outing'))
+  const known = station || name === 'today' || others.some((o) => o === name)
+  return { key: station?.key ?? '', name: station?.name ?? (known ? name : 'today') }
+})
+const waiting = computed(() => stations.filter((s) => waitsAt(s.name)).length)
 </script>
 
 <template>
-  <nav ref="bar" :aria-label="say('frame.stations')" class="trail">
-    <RouterLink :to="{ name: 'today' }" :class="{ here: route.name === 'today' }"
-      ><span class="n">0</span>{{ say('frame.today') }}</RouterLink
-    >
-    <RouterLink
-      v-for="s in stations"
-      :key="s.name"
-      :to="{ name: s.name }"
-      :class="{ here: route.name === s.name }"
-    >
-      <span class="n">{{ s.key }}</span>{{ say(`frame.${s.name}`) }}
-      <span v-if="waitsAt(s.name)" class="waits"
-        ><span class="visually-hidden">{{ say('frame.waits') }}</span></span
+  <nav :aria-label="say('frame.stations')" class="trail" :class="{ open: isOpen }">
+    <div class="all">
+      <RouterLink :to="{ name: 'today' }" :class="{ here: route.name === 'today' }"
+        ><span class="n">0</span>{{ say('frame.today') }}</RouterLink
       >
-    </RouterLink>
-    <hr />
-    <RouterLink :to="{ name: 'you' }" :class="{ here: route.name === 'you' }"
-      ><span class="n" />{{ say('frame.you') }}</RouterLink
-    >
+      <RouterLink
+        v-for="s in stations"
+        :key="s.name"
+        :to="{ name: s.name }"
+        :class="{ here: route.name === s.name }"
+      >
+        <span class="n">{{ s.key }}</span>{{ say(`frame.${s.name}`) }}
+        <span v-if="waitsAt(s.name)" class="waits"
+          ><span class="visually-hidden">{{ say('frame.waits') }}</span></span
+        >
+      </RouterLink>
+      <hr />
+      <RouterLink v-for="o in others" :key="o" :to="{ name: o }" :class="{ here: route.name === o }"
+        ><span class="n" />{{ say(`frame.${o}`) }}</RouterLink
+      >
+      <button type="button" class="search" @click="emit('find')">
+        <span class="n">/</span>{{ say('frame.find') }}
+      </button>
+    </div>
+    <div class="bar">
+      <RouterLink :to="{ name: 'today' }" class="side" :class="{ here: here.name === 'today' }">{{
+        say('frame.today')
+      }}</RouterLink>
+      <button
+        type="button"
+        class="path"
+        :aria-expanded="isOpen"
+        :aria-label="say('frame.openStations', { here: say(`frame.${here.name}`), count: waiting })"
+        @click="isOpen = !isOpen"
+      >
+        <svg viewBox="0 0 172 14" aria-hidden="true">
+          <path d="M6 7H166" />
+          <circle
+            v-for="(s, i) in stations"
+            :key="s.name"
+            :cx="6 + (i * 160) / 7"
+            cy="7"
+            :r="s.name === here.name ? 6 : 4"
+            :class="{ at: s.name === here.name, marked: waitsAt(s.name) }"
+          />
+        </svg>
+        <span>{{ say(`frame.${here.name}`) }}</span>
+      </button>
+      <button type="button" class="side" @click="emit('find')">{{ say('frame.find') }}</button>
+    </div>
   </nav>
 </template>
 
 <style scoped>
 .trail {
   border-right: 1px solid var(--rule);
+}
+.all {
   padding: 1.4rem 0 1rem 0.6rem;
   display: flex;
   flex-direction: column;
   gap: 0.15rem;
 }
-a {
+.bar {
+  display: none;
+}
+.all a,
+.search {
   text-decoration: none;
   padding: 0.22rem 0.2rem;
   color: var(--quiet);
   display: flex;
   align-items: center;
+}
+.search {
+  background: none;
+  border: 0;
+  cursor: pointer;
+  text-align: left;
 }
 .n {
   flex: none;
@@ -67,11 +115,11 @@ a {
   font-size: 0.78rem;
   color: var(--quiet);
 }
-a.here {
+.all a.here {
   color: var(--ink);
   font-weight: 650;
 }
-a.here .n {
+.all a.here .n {
   color: var(--clay);
 }
 .waits {
@@ -92,22 +140,80 @@ hr {
     position: fixed;
     inset: auto 0 0 0;
     z-index: 4;
-    flex-direction: row;
-    justify-content: space-around;
     background: var(--paper);
     border: 0;
     border-top: 1px solid var(--rule);
-    padding: 0.3rem;
-    overflow-x: auto;
-    scrollbar-width: none;
   }
-  hr,
-  .n {
+  .all {
     display: none;
   }
-  a {
-    flex: none;
-    padding: 0.55rem 0.35rem;
+  .open .all {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
+    gap: 0 1rem;
+    padding: 0.8rem 1.2rem;
+    border-bottom: 1px solid var(--rule);
+  }
+  .open .all a,
+  .open .search {
+    min-height: 48px;
+    font-size: 1.05rem;
+  }
+  .open .n {
+    width: 1.5rem;
+  }
+  .open hr {
+    display: none;
+  }
+  .bar {
+    display: grid;
+    grid-template-columns: auto 1fr auto;
+    align-items: center;
+    padding: 0 0.6rem env(safe-area-inset-bottom);
+  }
+  .bar a,
+  .bar button {
+    min-height: 56px;
+    padding: 0 0.7rem;
+    background: none;
+    border: 0;
+    color: var(--quiet);
+    text-decoration: none;
+    display: grid;
+    place-content: center;
+    cursor: pointer;
+  }
+  .bar .here {
+    color: var(--ink);
+    font-weight: 650;
+  }
+  .bar .path {
+    justify-items: center;
+    color: var(--ink);
+    font-weight: 650;
+    gap: 0.15rem;
+  }
+  svg {
+    width: 172px;
+    height: 14px;
+  }
+  svg path {
+    stroke: var(--rule);
+    stroke-width: 2;
+  }
+  circle {
+    fill: var(--paper);
+    stroke: var(--quiet);
+    stroke-width: 1.5;
+  }
+  circle.marked {
+    stroke: var(--clay);
+    fill: var(--clay-soft);
+    stroke-width: 2.5;
+  }
+  circle.at {
+    fill: var(--ink);
+    stroke: var(--ink);
   }
 }
 </style>

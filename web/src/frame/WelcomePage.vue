@@ -25,6 +25,8 @@ const form = useForm()
 const yardId = newId()
 const isFirst = computed(() => !held.opening?.yardCount)
 void held.open()
+/** Asked for while one still reads: the first search of the day takes a second. */
+const guess = placeOfClock().catch(() => undefined)
 
 /** Where the clock tells nothing of the place, its middle is guessed: it is asked for before anything rests on it. */
 const unknownPlace = () => {
@@ -35,7 +37,7 @@ const unknownPlace = () => {
 async function begin(way: Way): Promise<void> {
   const worked = await form.save(async () => {
     await held.open()
-    const placed = await placeOfClock().catch(unknownPlace)
+    const placed = (await guess) ?? unknownPlace()
     const name = isFirst.value
       ? say('welcome.myYard')
       : say('welcome.anotherYard', { n: (held.opening?.yardCount ?? 0) + 1 })
@@ -62,6 +64,7 @@ async function begin(way: Way): Promise<void> {
         </button>
       </li>
     </ul>
+    <p v-if="form.saving.value" class="quiet" role="status">{{ say('welcome.making') }}</p>
     <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
     <p class="quiet small file">
       <RouterLink :to="{ name: 'account' }">{{ say('welcome.haveFile') }}</RouterLink>

@@ -8,16 +8,18 @@ const isTyping = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
   (target.matches('input, textarea, select, [role=combobox], [role=listbox]') || target.isContentEditable)
 
-/** The keys of the frame: stations by number, 0 and t for today, r for a reading, w for the working, ? for this list. */
+/** The keys of the frame: stations by number, 0 and t for today, r for a reading, w for the working, / to find anything, ? for this list. */
 export function useKeys(off: Ref<boolean>) {
   const router = useRouter()
   const route = useRoute()
   const helpOpen = ref(false)
+  const findOpen = ref(false)
   const actions: Record<string, () => unknown> = {
     '0': () => router.push({ name: 'today' }),
     t: () => router.replace({ query: { ...route.query, day: undefined } }),
     r: () => router.push({ name: 'soil', query: { ...route.query, read: '1' } }),
     w: () => document.querySelector<HTMLElement>('.answer .figure, .figure')?.click(),
+    '/': () => (findOpen.value = true),
     '?': () => (helpOpen.value = !helpOpen.value),
     Escape: () => {
       helpOpen.value = false
@@ -32,5 +34,5 @@ export function useKeys(off: Ref<boolean>) {
     if (event.key !== 'Escape') event.preventDefault()
     void action()
   })
-  return { helpOpen }
+  return { helpOpen, findOpen }
 }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useId } from 'vue'
+import TermText from './TermText.vue'
 
 /** A labelled field with its fault under it, tied together for readers of the screen. */
 defineProps<{ label: string; fault?: string | undefined; hint?: string }>()
@@ -10,7 +11,7 @@ const id = useId()
   <div class="field" :class="{ faulty: fault }">
     <label :for="id">{{ label }}</label>
     <slot :id="id" :described="fault ? `${id}-fault` : undefined" :invalid="Boolean(fault)" />
-    <p v-if="hint && !fault" class="quiet small">{{ hint }}</p>
+    <p v-if="hint && !fault" class="quiet small"><TermText :text="hint" /></p>
     <p v-if="fault" :id="`${id}-fault`" class="fault small" role="alert">{{ fault }}</p>
   </div>
 </template>

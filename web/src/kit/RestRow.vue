@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import TermText from './TermText.vue'
+
 /** One thing an answer rests on: its name, its figure, and a line under it. */
 defineProps<{ name: string }>()
 </script>
@@ -6,7 +8,7 @@ defineProps<{ name: string }>()
 <template>
   <div class="rest">
     <div class="line">
-      <strong>{{ name }}</strong>
+      <strong><TermText :text="name" /></strong>
       <span class="value"><slot name="value" /></span>
     </div>
     <div class="quiet small"><slot /></div>

@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Figure } from '@jardinero/core/quantity'
 import FigureText from './FigureText.vue'
+import TermText from './TermText.vue'
 import { useWords } from './session.ts'
 import type { Standing } from './working.ts'
 
@@ -19,6 +20,6 @@ const isStanding = (value: unknown): value is Standing =>
   <template v-for="(piece, i) in pieces" :key="i">
     <FigureText v-if="isFigure(piece.value)" :figure="piece.value" />
     <FigureText v-else-if="isStanding(piece.value)" :figure="piece.value.figure" :text="piece.value.text" />
-    <template v-else>{{ piece.value }}</template>
+    <TermText v-else :text="String(piece.value)" />
   </template>
 </template>

@@ -33,7 +33,7 @@ const prefix = useSoilPrefix()
 const { yard } = useYard()
 const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
-const { sentence, proposes } = useSeasonAnswer()
+const { sentence, proposes, hasLabel } = useSeasonAnswer()
 const { say, number, refusal } = useWords()
 const saveWords = useSaveWords()
 const form = useForm()
@@ -85,6 +85,9 @@ const print = () => window.print()
       ><SaidText :code="sentence.code" :params="sentence.params"
     /></template>
     <template #actions>
+      <RouterLink v-if="!hasLabel" class="button" :to="{ name: 'shelf', query: { at: 'label' } }">{{
+        say('season.copyLabel')
+      }}</RouterLink>
       <template v-if="shown">
         <Button
           v-if="!isPlan && !asking && !shown.judged.faults.length"

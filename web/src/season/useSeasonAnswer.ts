@@ -1,9 +1,11 @@
 import { computed } from 'vue'
 import { useRoute } from 'vue-router'
-import type { JudgedProgramme } from '@jardinero/core/season'
+import { preEmergentActives, type JudgedProgramme } from '@jardinero/core/season'
+import { lawnsOf } from '@jardinero/core/yard'
 import { useSession, useWords } from '../kit/session.ts'
 import { useYard } from '../state/index.ts'
-import { useSoil } from '../soil/index.ts'
+import { useShelf } from '../shelf/index.ts'
+import { useSoil, useSoilNow } from '../soil/index.ts'
 import { standing } from '../kit/working.ts'
 import { useNext } from './useNext.ts'
 import { usePlanContext } from './usePlanContext.ts'
@@ -29,7 +31,10 @@ export function useSeasonAnswer() {
   const soil = useSoil()
   const { say, day: sayDay } = useWords()
   const { places } = useYard()
-  const { stoppable, barrierLabels, half, usualHalf } = usePlanContext()
+  const { stoppable, barrierLabels, half, usualHalf, context } = usePlanContext()
+  const { chosen, nextOf } = useSoilNow()
+  const shelf = useShelf()
+  void shelf.load()
   const { shown, recommended } = useShown()
   const { next } = useNext()
   const route = useRoute()
@@ -55,8 +60,30 @@ export function useSeasonAnswer() {
     const rule = programme.passes[at]!.when.kind === 'rule'
     return day ? say(rule ? 'season.aboutDay' : 'season.onDay', { day }) : say('season.someDay')
   }
+  /** No label yet: when it is due all the same, and what to look for in the shop. */
+  const withoutLabel = computed<Sentence>(() => {
+    const { zones, barriers } = context.value
+    const lawns = lawnsOf(zones)
+    const fitting = preEmergentActives(lawns, barriers, shelf.almanac.actives).map((a) => a.name)
+    const { from, latest, to } = (chosen.value && nextOf(chosen.value)) ?? {}
+    const turf = [...new Set(lawns.map((z) => say(`turf.${z.turf}`)))]
+    const { locale } = session.preferences
+    return {
+      code: 'season.noLabel',
+      params: {
+        dated: String(Boolean(from)),
+        from: from ? sayDay(from) : '',
+        hasLatest: String(Boolean(latest ?? to)),
+        latest: latest ?? to ?? '',
+        some: String(fitting.length > 0),
+        // The most used come first in the almanac; three are enough to look for.
+        actives: new Intl.ListFormat(locale, { type: 'disjunction' }).format(fitting.slice(0, 3)),
+        turfNames: new Intl.ListFormat(locale).format(turf),
+      },
+    }
+  })
   const sentence = computed<Sentence>(() => {
-    if (!barrierLabels.value.length) return { code: 'season.noLabel', params: {} }
+    if (!barrierLabels.value.length) return withoutLabel.value
     if (!stoppable.value.length) return { code: 'season.answerNothing', params: {} }
     if (!shown.value)
       return { code: soil.problem ? 'season.stuck' : 'season.waiting', params: { problem: soil.problem } }
@@ -94,5 +121,6 @@ export function useSeasonAnswer() {
     const best = String(recommended.value?.school === school)
     return kind === 'school' && school && !none.value ? `${say('season.proposes', { school, best })} ` : ''
   })
-  return { sentence, proposes, what, placeName }
+  const hasLabel = computed(() => barrierLabels.value.length > 0)
+  return { sentence, proposes, what, placeName, hasLabel }
 }

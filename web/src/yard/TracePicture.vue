@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, onUnmounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { planOutline, shapes, type PlanOutline, type Point } from '@jardinero/core/yard'
 import LengthField from '../kit/LengthField.vue'
 import { useWords } from '../kit/session.ts'
@@ -17,25 +17,28 @@ const svg = ref<SVGSVGElement>()
 /** How far a press is off the corner that is meant, in pixels of the screen. */
 const pressOffPx = 4
 
-onUnmounted(() => picture.value && URL.revokeObjectURL(picture.value.url))
+/** Larger than that it only costs memory. */
+const mostPx = 1600
 async function open(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const [file] = input.files ?? []
   input.value = ''
   if (!file) return
   fault.value = ''
-  const url = URL.createObjectURL(file)
-  const image = new Image()
-  image.src = url
+  let image: ImageBitmap
   try {
-    await image.decode()
+    image = await createImageBitmap(file)
   } catch {
-    URL.revokeObjectURL(url)
     fault.value = say('yard.traceNoPicture')
     return
   }
-  if (picture.value) URL.revokeObjectURL(picture.value.url)
-  picture.value = { url, width: image.naturalWidth, height: image.naturalHeight }
+  const by = Math.min(1, mostPx / Math.max(image.width, image.height))
+  const canvas = document.createElement('canvas')
+  canvas.width = Math.round(image.width * by)
+  canvas.height = Math.round(image.height * by)
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height)
+  image.close()
+  picture.value = { url: canvas.toDataURL('image/jpeg', 0.85), width: canvas.width, height: canvas.height }
   scale.value = []
   corners.value = []
 }

@@ -3,6 +3,7 @@ import AutoComplete from 'primevue/autocomplete'
 import Button from 'primevue/button'
 import { computed, ref, useId } from 'vue'
 import type { Town, TownsFound } from '@jardinero/contract/yard'
+import { convert } from '@jardinero/core/quantity'
 import { get } from '../kit/api.ts'
 import FieldRow from '../kit/FieldRow.vue'
 import NumberField from '../kit/NumberField.vue'
@@ -13,7 +14,7 @@ import { devicePoint, placeOfPoint, type Placed } from './usePlaced.ts'
 /** Where the lawn is: a town or postcode, this device's position, or a point; and what follows from it. */
 const model = defineModel<Placed | undefined>({ required: true })
 const session = useSession()
-const { say, quantity, country } = useWords()
+const { say, number, country } = useWords()
 const form = useForm()
 const typed = ref<string | Town>('')
 const towns = ref<Town[]>([])
@@ -25,6 +26,14 @@ const near = computed(() => session.preferences.locale.split('-')[1] ?? 'US')
 const nameOf = ({ name, region, country: code, postcode }: Town) =>
   [postcode, name, region, country(code)].filter(Boolean).join(', ')
 const resultId = useId()
+/** To ten feet or metres: it is the town’s, not the lawn’s. */
+function height(m: number): string {
+  const unit = session.preferences.units === 'us' ? 'ft' : 'm'
+  return say('unit.with', {
+    number: number(Math.round(convert(m, 'm', unit) / 10) * 10),
+    unit: say(`unit.${unit}`),
+  })
+}
 
 async function find(search: string): Promise<void> {
   none.value = false
@@ -113,7 +122,7 @@ async function takePoint(): Promise<void> {
     <dd>{{ model.timeZone.replaceAll('_', ' ') }}</dd>
     <template v-if="model.elevationM !== null && model.elevationM !== undefined">
       <dt>{{ say('where.height') }}</dt>
-      <dd>{{ quantity(Math.round(model.elevationM), 'm') }}</dd>
+      <dd>{{ height(model.elevationM) }}</dd>
     </template>
     <template v-if="model.country">
       <dt>{{ say('where.law') }}</dt>

@@ -18,10 +18,21 @@ export function partnerActives(
 ): PartnerActive[] {
   const own = new Set(dosesOf(pass, context).map((d) => d.active.group))
   const grounds = context.zones.filter((z) => pass.zones.includes(z.id))
-  return context.barriers.flatMap(({ name, group }) => {
+  // Group 0 is of what nobody has grouped: it is no other group.
+  return preEmergentActives(grounds, context.barriers, actives).filter(
+    ({ group }) => group !== '0' && !own.has(group),
+  )
+}
+
+/** Actives that make a barrier and that all of this turf stands: what to look for where there is no label yet. */
+export function preEmergentActives(
+  zones: Pick<PlanContext['zones'][number], 'turf' | 'state'>[],
+  barriers: PlanContext['barriers'],
+  actives: Active[],
+): PartnerActive[] {
+  return barriers.flatMap(({ name, group }) => {
     const known = actives.find((a) => a.name === name)
-    const stands = grounds.every((z) => known && toleranceOf(known, z.turf, z.state)?.verdict === 'safe')
-    // Group 0 is of what nobody has grouped: it is no other group.
-    return known && stands && group !== '0' && !own.has(group) ? [{ name, group }] : []
+    const stands = zones.every((z) => known && toleranceOf(known, z.turf, z.state)?.verdict === 'safe')
+    return known && stands ? [{ name, group }] : []
   })
 }

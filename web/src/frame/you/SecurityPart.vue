@@ -7,6 +7,7 @@ import CodesForm from './CodesForm.vue'
 import DeleteForm from './DeleteForm.vue'
 import DeviceList from './DeviceList.vue'
 import EmailForm from './EmailForm.vue'
+import PasskeyList from './PasskeyList.vue'
 import PasswordForm from './PasswordForm.vue'
 
 /** How one comes in, and what the account holds. */
@@ -27,6 +28,7 @@ const nearlyFull = ({ rows, bytes, most }: Security['usage']) =>
     <EmailForm />
     <template v-if="security">
       <CodesForm :left="security.codesLeft" />
+      <PasskeyList :passkeys="security.passkeys" @changed="load" />
       <DeviceList :devices="security.devices" @changed="load" />
       <p>
         {{

@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { ref } from 'vue'
+import type { Passkey } from '@jardinero/contract/person'
+import { ApiProblem, send } from '../../kit/api.ts'
+import { canUsePasskeys, makePasskey } from '../../kit/passkey.ts'
+import TextField from '../../kit/TextField.vue'
+import { useSession, useWords } from '../../kit/session.ts'
+import { useForm } from '../../kit/useForm.ts'
+
+/** Keys on one's devices that let one in without the password. */
+defineProps<{ passkeys: Passkey[] }>()
+const emit = defineEmits<{ changed: [] }>()
+const session = useSession()
+const { say } = useWords()
+const form = useForm()
+const name = ref('')
+const calledOff = ref(false)
+const when = (instant: string) =>
+  session.words.time(instant, Intl.DateTimeFormat().resolvedOptions().timeZone, 'long')
+async function make(): Promise<void> {
+  calledOff.value = false
+  const made = await form.save(async () => {
+    try {
+      await makePasskey(name.value.trim() || say('passkey.usualName'))
+    } catch (error) {
+      if (error instanceof ApiProblem) throw error
+      calledOff.value = true
+    }
+  })
+  if (made && !calledOff.value) {
+    name.value = ''
+    emit('changed')
+  }
+}
+async function remove(id: string): Promise<void> {
+  if (await form.save(() => send('DELETE', `/api/account/passkeys/${id}`))) emit('changed')
+}
+</script>
+
+<template>
+  <details>
+    <summary>{{ say('passkey.title') }}: {{ passkeys.length }}</summary>
+    <p class="quiet small">{{ say('passkey.says') }}</p>
+    <ul class="keys">
+      <li v-for="key in passkeys" :key="key.id">
+        <span>{{ key.name }}</span>
+        <span class="quiet small">{{
+          key.lastUsed ? say('security.seen', { when: when(key.lastUsed) }) : say('passkey.unused')
+        }}</span>
+        <button type="button" class="link" @click="remove(key.id)">{{ say('frame.remove') }}</button>
+      </li>
+    </ul>
+    <form v-if="canUsePasskeys()" novalidate @submit.prevent="make">
+      <TextField v-model="name" :label="say('passkey.name')" :hint="say('passkey.nameHint')" />
+      <Button type="submit" size="small" :label="say('passkey.make')" :disabled="form.saving.value" />
+    </form>
+    <p v-else class="small">{{ say('passkey.notHere') }}</p>
+    <p v-if="calledOff" role="status" class="small">{{ say('passkey.calledOff') }}</p>
+    <p v-if="form.problem.value" class="stop small" role="alert">{{ form.problem.value.detail }}</p>
+  </details>
+</template>
+
+<style scoped>
+.keys {
+  list-style: none;
+  margin: 0.5rem 0;
+  padding: 0;
+}
+.keys li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.3rem 1.2rem;
+  align-items: baseline;
+  padding: 0.4rem 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { useWords } from './session.ts'
+import { openTerm, termFinder, type TermPiece } from './terms.ts'
+
+/** A text whose terms of the trade are explained on press. */
+const props = defineProps<{ text: string }>()
+const { say, has } = useWords()
+/** The words of the terms come after the page: until then nothing is marked. */
+const find = computed(() => termFinder((term) => (has(`term.${term}`) ? say(`term.${term}`) : '')))
+const pieces = computed<TermPiece[]>(() => find.value(props.text))
+</script>
+
+<template>
+  <template v-for="(piece, i) in pieces" :key="i"
+    ><button v-if="piece.term" type="button" class="term" @click="openTerm.term = piece.term">
+      {{ piece.text }}</button
+    ><template v-else>{{ piece.text }}</template></template
+  >
+</template>
+
+<style scoped>
+.term {
+  all: unset;
+  cursor: help;
+  text-decoration: underline dotted color-mix(in srgb, var(--quiet) 70%, transparent);
+  text-decoration-thickness: 1px;
+  text-underline-offset: 4px;
+}
+.term:hover {
+  text-decoration-style: solid;
+}
+.term:focus-visible {
+  outline: 2px solid var(--clay);
+  outline-offset: 2px;
+}
+@media print {
+  .term {
+    text-decoration: none;
+  }
+}
+</style>
