@@ -29,7 +29,7 @@ test('the demo: answers open their working, days can be stood on, schools change
   await expect(page.locator('.hills li').first()).toContainText(/Drive edge.*between \w+ \d+ and/)
   await expect(page.getByText('200 seasons made of the station’s own years')).toBeVisible(simulated)
 
-  const ribbon = page.getByRole('slider', { name: 'The season: the day you stand on' })
+  const ribbon = page.getByRole('slider', { name: 'The season: the day you look at' })
   await ribbon.focus()
   await page.keyboard.press('PageDown')
   await expect(page).toHaveURL(/day=2026-02-21/)
@@ -44,9 +44,9 @@ test('the demo: answers open their working, days can be stood on, schools change
   await expect(page).not.toHaveURL(/day=/)
 
   // What is proposed is by one's own way of timing, and the same at Today.
-  await choose(page, 'School of timing', 'one full pass before 55 °F')
+  await choose(page, 'Timing method', 'one full application before 55 °F')
   await expect(page.locator(heading)).toContainText(
-    '“one full pass before 55 °F”. Front middle is at',
+    '“one full application before 55 °F”. Front middle is at',
     simulated,
   )
   const day = /about (\w+ \d+)/.exec((await page.locator(heading).textContent())!)![1]!
@@ -54,7 +54,7 @@ test('the demo: answers open their working, days can be stood on, schools change
   await page.keyboard.press('0')
   await expect(page.getByText(`Proposed: Tarnfold 50 WG on Front, Side strip, about ${day}.`)).toBeVisible()
   await page.keyboard.press('3')
-  await choose(page, 'School of timing', 'edge-led')
+  await choose(page, 'Timing method', 'edge-led')
   await expect(page.locator(heading)).toContainText('“edge-led”', simulated)
 
   await leave(page)
@@ -74,7 +74,7 @@ test('the demo’s day moves, and last year is amended, counted and taken out', 
   await page.getByLabel('Move the day').fill('2026-02-28')
   await page.getByRole('link', { name: 'Ledger' }).click()
   await page.getByRole('button', { name: 'Show', exact: true }).click()
-  await expect(page.locator(heading)).toContainText('4 passes in 2025')
+  await expect(page.locator(heading)).toContainText('Applied 4 times in 2025')
   await page.getByRole('button', { name: /May 8 Front/ }).click()
   await page.getByRole('button', { name: 'Amend' }).click()
   await page.getByLabel('Product used').fill('1.5')
@@ -186,14 +186,14 @@ test('every view, at desk and at phone size, has no accessibility fault and does
     expect(violations.map((v) => `${at}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
   }
   // What a phone shows otherwise than a desk: the frame, the key, the soil's pictures, the bench, the hours.
-  const otherOnPhone = ['/', '/scout?at=key', '/soil', 'Nine schools', '/bench', '/outing']
+  const otherOnPhone = ['/', '/scout?at=key', '/soil', 'Nine timing methods', '/bench', '/outing']
   const scout = ['', '?at=key', '?at=name', '?at=drill', '?at=keep&plant=henbit']
   for (const path of [
     '/',
     '/yard',
     ...scout.map((s) => `/scout${s}`),
     '/soil',
-    'Nine schools',
+    'Nine timing methods',
     'Germination',
     'Weather and water',
     '/shelf',

@@ -51,8 +51,8 @@ async function mixAndWrite(page: Page, title: string, against?: string): Promise
   if (against) await page.getByLabel('Go on against this advice, because').fill(against)
   await page.getByRole('button', { name: 'Start mixing' }).click()
   await fillAll(page)
-  await page.getByRole('button', { name: 'Write the pass down' }).click()
-  await page.locator('form.record').getByRole('button', { name: 'Write the pass down' }).click()
+  await page.getByRole('button', { name: 'Record the application' }).click()
+  await page.locator('form.record').getByRole('button', { name: 'Record the application' }).click()
   await expect(page).toHaveURL(/ledger/)
 }
 

@@ -36,7 +36,7 @@ test('a bought concentrate with its percentage only, from a photo to a mixed can
   expect(seen.join('\n')).toContain('Strength of the active')
   await expect(page.getByLabel('Name on the label')).toHaveValue('Handmittel 41')
   await expect(page.getByLabel('Strength', { exact: true })).toHaveValue('41')
-  await expect(page.getByLabel('Most a pass')).toHaveValue('1')
+  await expect(page.getByLabel('Most per application')).toHaveValue('1')
   // No word of what a gallon weighs: an estimate is said.
   await expect(page.getByText(/Not on the label\? Then it is taken as/)).toBeVisible()
   await page.getByRole('button', { name: 'Save' }).click()

@@ -37,11 +37,11 @@ test('five refusals, each in words at its field, and nothing lost', async ({ pag
     await page.getByLabel('Active ingredient').fill('pendimethalin')
     await page.getByLabel('Strength').fill('3')
     await page.getByLabel('Least rate').fill('2')
-    await page.getByLabel('Most a pass').fill('1')
+    await page.getByLabel('Most per application').fill('1')
     await expect(
       page.getByText('The least rate (2 fl oz per 1,000 sq ft) is over the most (1 fl oz per 1,000 sq ft).'),
     ).toBeVisible()
-    await page.getByLabel('Most a pass').fill('3')
+    await page.getByLabel('Most per application').fill('3')
     await page.getByRole('combobox', { name: 'Unit of the rate' }).click()
     await page.getByRole('option', { name: 'oz per 1,000 sq ft', exact: true }).click()
     await expect(page.getByText('If the label says ounces of a liquid it means fluid ounces')).toBeVisible()

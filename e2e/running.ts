@@ -150,7 +150,7 @@ export async function ownLawn(page: Page, yard: string, lawn: string): Promise<v
 export async function putDemoBack(page: Page): Promise<void> {
   // The page may say the yard's name already: it is over when the server says so.
   const back = page.waitForResponse((r) => r.url().includes('/api/account/demo-fresh') && r.ok())
-  await page.getByRole('button', { name: 'Put it back as it was' }).click()
+  await page.getByRole('button', { name: 'Reset the demo' }).click()
   await back
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
 }
@@ -182,8 +182,8 @@ export const sendAs = (page: Page, url: string, body: object): Promise<{ id: str
   )
 /** Fills every load, step by step. */
 export async function fillAll(page: Page): Promise<void> {
-  await expect(page.locator('h1')).toContainText(/^Load|Write the pass down/)
+  await expect(page.locator('h1')).toContainText(/^Load|Record the application/)
   for (let i = 0; i < 60 && (await page.getByRole('button', { name: 'It’s in' }).isVisible()); i++)
     await page.getByRole('button', { name: 'It’s in' }).click()
-  await expect(page.locator('h1')).toContainText('Write the pass down')
+  await expect(page.locator('h1')).toContainText('Record the application')
 }

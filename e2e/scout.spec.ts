@@ -37,7 +37,7 @@ test('a lime-green clump in a wet corner in late February: the right weed, its r
     [/upper side of the leaf/, /two pale lines/],
   ]
   for (let turn = 0; turn < 12; turn++) {
-    if (await page.getByRole('button', { name: 'Keep this find' }).isVisible()) break
+    if (await page.getByRole('button', { name: 'Keep this sighting' }).isVisible()) break
     const asked = (await page.locator('.question h2').textContent()) ?? ''
     const known = plant.find(([question]) => question.test(asked))
     if (known) await see(page, ...known)
@@ -50,7 +50,7 @@ test('a lime-green clump in a wet corner in late February: the right weed, its r
   await expect(page.getByRole('dialog')).toContainText('Leaf colour, lime')
   await page.keyboard.press('Escape')
 
-  await page.getByRole('button', { name: 'Keep this find' }).click()
+  await page.getByRole('button', { name: 'Keep this sighting' }).click()
   await choose(page, 'How much', 'points of a grid')
   await page.getByLabel('Points on the weed').fill('9')
   await page.getByLabel('Points in all').fill('4')
@@ -203,11 +203,11 @@ test('photos and files: what is none is refused, and the find is kept', async ({
   const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag22aa']).analyze()
   expect(violations.map((v) => v.id)).toEqual([])
 
-  await page.getByRole('button', { name: 'Change the find' }).click()
+  await page.getByRole('button', { name: 'Change the sighting' }).click()
   await page.getByLabel('Note').fill('along the kerb')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.getByText('along the kerb')).toBeVisible()
-  await page.getByRole('button', { name: 'Back to the finds' }).click()
+  await page.getByRole('button', { name: 'Back to the sightings' }).click()
   const download = page.waitForEvent('download')
   await page.getByRole('link', { name: 'CSV' }).click()
   const csv = readFileSync(await (await download).path(), 'utf8')
@@ -223,5 +223,5 @@ test('photos and files: what is none is refused, and the find is kept', async ({
   await upload('plant,found_on\nthing,2026-02-20\n')
   await expect(page.getByRole('alert')).toContainText('line 2: “thing” is not a plant known here')
   await upload('hello')
-  await expect(page.getByRole('alert').first()).toContainText('neither finds as CSV nor GeoJSON')
+  await expect(page.getByRole('alert').first()).toContainText('neither sightings as CSV nor GeoJSON')
 })

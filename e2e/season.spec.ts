@@ -22,11 +22,11 @@ const eventsOf = (text: string) =>
 test('the schools are compared, one is taken, and its days go to a calendar', async ({ page, running }) => {
   await enterDemo(page, running)
   await openSeason(page, running.url)
-  await expect(page.locator('h1')).toContainText(/pass(es)?, .* of smooth crabgrass through/)
+  await expect(page.locator('h1')).toContainText(/application(s)?, .* of smooth crabgrass get through/)
   const rows = page.locator('.share')
   await expect(rows).toHaveCount(9)
   // What another journey put down is taken back: the answer before stands until the next is there.
-  await expect.poll(() => share(page, 'no barrier: overseed'), simulated).toBe(100)
+  await expect.poll(() => share(page, 'no pre-emergent: overseed'), simulated).toBe(100)
   expect(await axe(page)).toEqual([])
 
   // By its address: which of them stands first, and so is shown already, is the weather's.
@@ -101,7 +101,9 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
   await expect(gap).toBeVisible({ timeout: 60_000 })
   await page.mouse.up()
   await expect(gap).toBeVisible()
-  await expect(page.getByRole('alert').first()).toContainText('asks for 150 days between the pass and seed')
+  await expect(page.getByRole('alert').first()).toContainText(
+    'asks for 150 days between the application and seed',
+  )
   await expect(page.locator('h1')).toContainText('stands against this plan')
   await expect(page.getByRole('button', { name: 'Take this plan' })).toBeHidden()
   const days = Number(await peg.getAttribute('aria-valuenow'))
@@ -113,10 +115,10 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
 
   const caution = page.getByText('so that the barrier is gone').first()
   await expect(caution).toBeVisible()
-  const before = await share(page, 'one full pass before')
+  const before = await share(page, 'one full application before')
   await page.getByRole('button', { name: /Remove: Front/ }).click()
   await expect(caution).toBeHidden({ timeout: 60_000 })
-  await expect.poll(() => share(page, 'one full pass before')).toBeLessThan(before)
+  await expect.poll(() => share(page, 'one full application before')).toBeLessThan(before)
   await page.getByRole('button', { name: 'Plan seeding' }).click()
   await choose(page, 'Zone', 'Front')
   await page.getByLabel('Seed on').fill('2026-09-05')

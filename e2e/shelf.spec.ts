@@ -140,10 +140,10 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
   await expect(findings).toBeHidden()
 
   await test.step('a total for the lawn written down as a rate, and dry ounces of a liquid', async () => {
-    await page.getByLabel('Most a pass').fill('11.9')
+    await page.getByLabel('Most per application').fill('11.9')
     await expect(findings).toContainText('It looks like the total for a lawn written down as a rate.')
     await expect(findings).toContainText('Over 6,533 sq ft that is 1.82 fl oz per 1,000 sq ft.')
-    await page.getByLabel('Most a pass').fill('1.83')
+    await page.getByLabel('Most per application').fill('1.83')
     await choose(page, 'Unit of the rate', /^oz per 1,000 sq ft$/)
     await expect(findings).toContainText('If the label says ounces of a liquid it means fluid ounces')
     await choose(page, 'Unit of the rate', /^fl oz per 1,000 sq ft$/)

@@ -107,15 +107,15 @@ test('a year of one’s own station with gaps is taken in and marked; nonsense i
   const file = join(running.data, 'station.csv')
   const heading = 'Date,Low temp °F,High temp °F,Rain in'
   writeFileSync(file, [heading, ...lines.slice(0, 9), 'yesterday,40,50,0', ...lines.slice(9)].join('\n'))
-  const input = page.getByLabel('Take in a file')
+  const input = page.getByLabel('Import a file')
   await input.setInputFiles(file)
   await expect(page.getByRole('combobox', { name: 'Low' })).toContainText('Low temp °F')
-  await page.getByRole('button', { name: 'Take it in' }).click()
+  await page.getByRole('button', { name: 'Import it' }).click()
   await expect(page.getByText('Line 11: “yesterday” is no day in the order chosen.')).toBeVisible()
 
   writeFileSync(file, [heading, ...lines].join('\n'))
   await input.setInputFiles(file)
-  await page.getByRole('button', { name: 'Take it in' }).click()
+  await page.getByRole('button', { name: 'Import it' }).click()
   await expect(page.getByText(/365 days from .* are in, 4 of them filled in and marked/)).toBeVisible()
   await expect(page.locator('tbody tr').first()).toContainText('your station')
   await page.getByRole('button', { name: 'Forget it' }).click()
@@ -169,7 +169,7 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
   await page.getByLabel('edge opens, °F').fill('46')
   await page.getByRole('button', { name: 'Save' }).click()
   await expect(page.locator('h1')).not.toHaveText(first!)
-  await page.getByRole('button', { name: 'Back to the school’s own numbers' }).click()
+  await page.getByRole('button', { name: 'Back to the method’s own numbers' }).click()
   await expect(page.locator('h1')).toHaveText(first!)
 
   const middle = (await rowOf(page, 'Front middle')).added
@@ -188,7 +188,7 @@ test('a school’s numbers, a sign, a weed and the ground are changed, and the a
       timeout: 30_000,
     },
   )
-  await page.getByRole('button', { name: 'Nine schools' }).click()
+  await page.getByRole('button', { name: 'Nine timing methods' }).click()
   await expect(page.locator('article article')).toHaveCount(9)
   const blossom = page.locator('article article', { hasText: 'by blossom' })
   const due = await blossom.locator('li').textContent()
@@ -221,7 +221,7 @@ test('the soil of another day is simulated in the browser, side by side in WebAs
   })
   await enterDemo(page, running)
   await openSoil(page, running.url)
-  await page.getByRole('slider', { name: 'The season: the day you stand on' }).focus()
+  await page.getByRole('slider', { name: 'The season: the day you look at' }).focus()
   await page.keyboard.press('PageDown')
   await whole(page)
   await expect.poll(() => allowed.length, simulated).toBeGreaterThan(1)
@@ -245,9 +245,9 @@ test('a southern yard gets its autumn in March', async ({ page, running }) => {
   await expect(page.locator('h1')).toContainText(/\d/)
   // On a day of its own: what the soil will do from today hangs on the day and the hour this is run.
   await page.goto(`${running.url}/soil?day=2025-01-25`)
-  await choose(page, 'School of timing', 'autumn, for winter annuals')
+  await choose(page, 'Timing method', 'autumn, for winter annuals')
   await expect(page.locator('h1')).toContainText(
-    /Put the first part down .* by (Mar|Apr) \d+ at the latest/,
+    /Apply the first part .* by (Mar|Apr) \d+ at the latest/,
     simulated,
   )
 })

@@ -4,7 +4,7 @@ import { count, name, type Row } from './field.ts'
 
 export const unitSystems = ['us', 'metric'] as const
 export const temperatureScales = ['F', 'C'] as const
-export const themes = ['auto', 'light', 'dark'] as const
+export const themes = ['auto', 'light', 'dark', 'sun'] as const
 
 /** How one person reads: units, temperature, language and region, light or dark. */
 export interface Preferences {

@@ -1,5 +1,6 @@
 import type { YardId, PlanId } from '@jardinero/core/quantity'
 import Joi from 'joi'
+import type { Section } from '@jardinero/core/yard'
 import { timingSchoolIds, type TimingSchoolId, type Trend } from '@jardinero/core/soil'
 import type { Job } from '@jardinero/core/job'
 import { q10Range, type PassDay, type Programme, type SeasonWishes } from '@jardinero/core/season'
@@ -35,7 +36,32 @@ export interface CalendarFeed {
   yardId: YardId
   /** Path of the file, with the secret in it. */
   path: string
+  /** Path of the page that anybody may read who has it. */
+  page: string
 }
+
+/** A yard's plan as whoever has its secret address reads it: in words, without who or where. */
+export interface SharedPlan {
+  yard: string
+  /** Of the words. */
+  locale: string
+  units: 'us' | 'metric'
+  temperature: 'F' | 'C'
+  today: string
+  days: { from: string; to: string; what: string; says: string }[]
+  lawns: { name: string; what: string; areaSqFt: number | null }[]
+  sections: (Pick<Section, 'name' | 'kind' | 'lengthsFt' | 'deduction'> & {
+    xFt: number
+    yFt: number
+    turnDeg: number
+  })[]
+}
+/** GET /api/season/shared/:secret */
+export const sharedParams = Joi.object<{ secret: string }, true>({
+  secret: Joi.string()
+    .pattern(/^[\w-]{32}$/)
+    .required(),
+})
 
 const half = Joi.string().valid('rising', 'falling')
 const passId = Joi.string().max(60)

@@ -141,7 +141,7 @@ describe('bad input is refused at its field', () => {
       'rateOverMaximum',
     ],
     [
-      'the pass again the next day',
+      'the application again the next day',
       '/api/bench/mixes',
       () => ({ ...made.mixOrder, day: '2026-03-01' }),
       422,
@@ -149,7 +149,7 @@ describe('bad input is refused at its field', () => {
       'tooSoonAgain',
     ],
     [
-      'a pass from tomorrow',
+      'an application from tomorrow',
       '/api/ledger/records',
       () => ({ mixId: made.mix, ...lawn.pass, appliedAt: '2026-03-09T15:00:00Z' }),
       422,

@@ -44,7 +44,12 @@ describe('a plan', () => {
       expect((await visitor.send(method, `/api/season/plans/${id}`, {})).statusCode).toBe(404)
   })
   it.each<[string, (o: Order) => void, string, string]>([
-    ['over a pass', (o) => (o.programme.passes[0]!.rate.value = 0.6), 'rateOverMaximum', 'passes.0.rate'],
+    [
+      'over an application',
+      (o) => (o.programme.passes[0]!.rate.value = 0.6),
+      'rateOverMaximum',
+      'passes.0.rate',
+    ],
     [
       'too soon after the last',
       (o) => (o.programme.passes[0]!.when.day = '2026-03-20'),

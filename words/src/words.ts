@@ -103,7 +103,7 @@ export function createWords(catalogue: Catalogue, reader: Reader, whole = true):
       })
       const measured = (value: number) => numbers().format(value)
       const named = catalogue[`unit.${shown}`] ?? ''
-      return [...new Set(told.map(measured))].join('–') + (named ? `\u00a0${named}` : '')
+      return [...new Set(told.map(measured))].join('–') + (named ? ` ${named}` : '')
     })
   }
 

@@ -117,6 +117,28 @@ export async function daysOnPaper(
     .map((event) => `${words.day(event.from, 'long')}: ${words.say(entryKey(event.code), event.params)}`)
 }
 
+/** What stands ahead of a yard in the order of its days, each with what it asks for in words. */
+export async function daysAhead(scope: AccountScope, yard: Yard, words: Words, clock: Clock) {
+  const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock))
+  const days = [
+    ...(await meantDays(scope, yard, context)),
+    ...(await followingDays(scope, yard, context.today)),
+  ]
+  return days
+    .filter((event) => event.to >= context.today)
+    .toSorted((a, b) => (a.from < b.from ? -1 : a.from > b.from ? 1 : 0))
+    .map(({ code, from, to, params: { at, ...rest } }) => {
+      const params = at ? { ...rest, at: words.time(String(at), yard.timeZone, 'long') } : rest
+      const says = `${entryKey(code)}.says`
+      return {
+        from,
+        to,
+        what: words.say(entryKey(code), params),
+        says: words.has(says) ? words.say(says, params) : '',
+      }
+    })
+}
+
 /** What a day of a yard holds, and what the next one begins with: told in the morning. */
 export async function eventsOfDay(scope: AccountScope, yard: Yard, today: Day, clock: Clock) {
   const context = await gatherContext(scope, yard, await accountToday(scope, yard.timeZone, clock))

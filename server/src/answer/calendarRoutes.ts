@@ -13,12 +13,14 @@ import { ProblemError } from '../platform/problem.ts'
 import { AccountScope } from '../platform/scope.ts'
 import type { StoredFeed } from '../season/index.ts'
 import { planCalendar } from './calendar.ts'
+import { sharedRoutes } from './sharedRoutes.ts'
 
 const tags = ['season']
 const feedWire = ({ id, yardId, secret }: StoredFeed): wire.CalendarFeed => ({
   id,
   yardId,
   path: `/api/season/feed/${secret}.ics`,
+  page: `/shared/${secret}`,
 })
 const asCalendar = (reply: FastifyReply) => reply.type('text/calendar; charset=utf-8')
 
@@ -113,4 +115,5 @@ export function calendarRoutes(app: App, parts: CalendarParts): void {
       }),
   )
   feedRoutes(app, parts)
+  sharedRoutes(app, parts)
 }

@@ -71,7 +71,7 @@ describe('calibrating', () => {
     await pick(page, 'How', 'catch')
     await input(page, 'Caught, gal a minute').setValue('0.4')
     await input(page, 'Pace, mph').setValue('3')
-    await input(page, 'Swath or spacing').setValue('20')
+    await input(page, 'Strip width or nozzle spacing').setValue('20')
     // 5,940 · 0.4 gal/min ÷ (3 mph · 20 in) = 39.6 gal/acre
     expect(page.find('[role=status]').text()).toContain('0.909 gal per 1,000 sq ft')
   })

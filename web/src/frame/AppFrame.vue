@@ -7,6 +7,7 @@ import { connection } from '../kit/api.ts'
 import { withControls } from '../kit/controls.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useAccount, useTicking } from '../state/index.ts'
+import { useGloves } from '../kit/useGloves.ts'
 import { openTerm } from '../kit/terms.ts'
 import { openWorking } from '../kit/working.ts'
 import { useArrivals } from '../outing/index.ts'
@@ -31,6 +32,7 @@ const session = useSession()
 const route = useRoute()
 const { say } = useWords()
 const dark = usePreferredDark()
+const gloves = useGloves()
 /** Without the frame where no yard is open: its links lead into one. */
 const bare = computed(() => !route.params['yardId'] || !session.person)
 const { lackingOf } = useLacking()
@@ -49,7 +51,10 @@ const triedAt = computed(() =>
 
 watchEffect(() => {
   const { theme, locale } = session.preferences
-  document.documentElement.classList.toggle('dark', theme === 'dark' || (theme === 'auto' && dark.value))
+  const { classList } = document.documentElement
+  classList.toggle('dark', theme === 'dark' || (theme === 'auto' && dark.value))
+  classList.toggle('sun', theme === 'sun')
+  classList.toggle('gloves', gloves.value)
   document.documentElement.lang = locale
 })
 </script>

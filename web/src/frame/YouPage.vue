@@ -5,6 +5,7 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import { useGloves } from '../kit/useGloves.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
 import { useAccount } from '../state/index.ts'
 import AccountFile from './AccountFile.vue'
@@ -25,9 +26,10 @@ const choice = <K extends keyof Preferences>(key: K, values: Preferences[K][]) =
 const choices = computed(() => [
   choice('units', ['us', 'metric']),
   choice('temperature', ['F', 'C']),
-  choice('theme', ['auto', 'light', 'dark']),
+  choice('theme', ['auto', 'light', 'dark', 'sun']),
   choice('locale', ['en-US', 'en-CA', 'en-GB', 'en-AU', 'en-NZ', 'en-ZA', 'es-US', 'es-MX']),
 ])
+const gloves = useGloves()
 const saved = ref(false)
 /** One after the other: what is chosen while the last is still being saved is saved next. */
 let last = Promise.resolve()
@@ -62,6 +64,10 @@ function prefer(key: string, value: unknown): void {
         @change="prefer('licence', ($event.target as HTMLInputElement).value)"
       />
     </div>
+    <label class="gloves"
+      ><input v-model="gloves" type="checkbox" /> {{ say('you.gloves') }}
+      <span class="quiet small">{{ say('you.glovesSay') }}</span></label
+    >
     <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <RemindersRow />
@@ -88,6 +94,10 @@ h1 {
   grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
   gap: 0 1.5rem;
   margin-top: 1rem;
+}
+.gloves {
+  display: block;
+  margin: 0.8rem 0;
 }
 .leave {
   margin-top: 2rem;

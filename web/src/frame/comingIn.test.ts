@@ -186,6 +186,7 @@ describe('how one comes in', () => {
         here: false,
       },
     ],
+    passkeys: [],
     codesLeft: 3,
     usage: { rows: 850, bytes: 2_000_000, uploads: 1, most: { rows: 1000, bytes: 4e9, uploads: 500 } },
   }

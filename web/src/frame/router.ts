@@ -24,7 +24,6 @@ const routes: RouteRecordRaw[] = [
   { path: '/yards/:yardId', children: inYard },
   ...withoutYard,
   ...shortAddresses,
-  { path: '/:rest(.*)*', redirect: '/' },
 ]
 
 /** The yard that was open last, of one person on this device. */

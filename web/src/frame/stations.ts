@@ -65,5 +65,7 @@ export const withoutYard: RouteRecordRaw[] = [
   bare('/codes', 'codes', () => import('./CodesPage.vue')),
   bare('/sign-in', 'signIn', () => import('./SignInPage.vue'), true),
   bare('/forgot', 'forgot', () => import('./ForgotPage.vue'), true),
+  bare('/shared/:secret', 'shared', () => import('./SharedPage.vue'), true),
+  bare('/:rest(.*)*', 'notFound', () => import('./NotFoundPage.vue'), true),
   bare('/reset', 'reset', () => import('./ResetPage.vue'), true),
 ]

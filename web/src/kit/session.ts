@@ -26,13 +26,14 @@ type WayIn = 'sign-in' | 'passkey' | 'sign-up' | 'demo' | 'recover' | 'reset'
 /** Who is here, and how they read. */
 export const useSession = defineStore('session', () => {
   const person = ref<Person | null>(null)
+  const guest = ref<Preferences>()
   const demoOffered = ref(false)
   const mailOffered = ref(false)
   /** Told once, after signing up: nobody can look them up again. */
   const newCodes = ref<string[]>([])
   /** Tries that failed since one was last here. */
   const failedBefore = ref<SessionState['failedSignIns']>()
-  const preferences = computed<Preferences>(() => person.value ?? strangerPreferences())
+  const preferences = computed<Preferences>(() => person.value ?? guest.value ?? strangerPreferences())
   const { catalogue, whole, speak, learnStations, learnPlants } = useLanguage()
   const words = computed<Words>(() => createWords(catalogue.value, preferences.value, whole.value))
   unreadable.says = (status) =>
@@ -43,6 +44,13 @@ export const useSession = defineStore('session', () => {
     person.value = state.person
     demoOffered.value = state.demoOffered
     mailOffered.value = state.mailOffered
+  }
+  /** A visitor reads in the words and measures of whose page it is. */
+  async function readAs(how: Omit<Preferences, 'theme'>): Promise<void> {
+    if (person.value) return
+    const { locale, units, temperature } = how
+    await speak(locale)
+    guest.value = { locale, units, temperature, theme: 'auto' }
   }
   async function open(): Promise<void> {
     const [state] = await Promise.all([
@@ -106,6 +114,7 @@ export const useSession = defineStore('session', () => {
     words,
     preferences,
     open,
+    readAs,
     whole,
     learnStations,
     learnPlants,

@@ -67,7 +67,7 @@ describe('the Ledger station', () => {
   it('says that nothing is written down, and leads to the bench', async () => {
     const { show } = await ledger({ records: [] })
     const page = show(LedgerStation)
-    expect(page.text()).toContain('No pass is written down for 2026.')
+    expect(page.text()).toContain('Nothing is recorded for 2026 yet.')
     expect(page.findAll('.records li')).toHaveLength(0)
   })
   it('asks for the water first while it is due', async () => {
@@ -84,7 +84,9 @@ describe('the Ledger station', () => {
     ]
     const { show, use } = await ledger({ records })
     const page = show(LedgerStation)
-    expect(page.find('h1').text()).toContain('2 passes in 2026; Front has used 81.8 % of its year’s maximum.')
+    expect(page.find('h1').text()).toContain(
+      'Applied 2 times in 2026. Front has used 81.8 % of its year’s maximum.',
+    )
     expect(page.find('.limit').text()).toContain('81.8 %')
     expect(Number(page.find('.limit rect.used').attributes('width'))).toBeCloseTo(327.3, 1)
     const [limit] = use(useYearLimits).value
@@ -101,7 +103,7 @@ describe('the Ledger station', () => {
     const { show, router, settle } = await ledger({ records, state: { ratings: [rating()] } })
     const page = show(LedgerStation)
     const rows = page.findAll('table tbody tr').map((r) => r.text())
-    expect(rows[0]).toMatch(/Days of passes\s*1\s*1/)
+    expect(rows[0]).toMatch(/Days of applications\s*1\s*1/)
     expect(rows[2]).toMatch(/3,000 sq ft\s*6,350 sq ft/)
     expect(rows[4]).toMatch(/90 %\s*–/)
     const other = page.findAll('.rests button').find((b) => b.text() === 'Show')!
@@ -169,7 +171,7 @@ describe('a pass on the wrong lawn', () => {
     })
     const form = on.show(AmendForm, { record: on.first() })
     expect(form.find('.against').exists()).toBe(false)
-    await pick(form, 'Lawn it went down on', 'back')
+    await pick(form, 'Lawn it was applied on', 'back')
     expect(form.find('.against').text()).toContain('fine fescue')
     await input(form, 'Why it is amended').setValue('It was the back lawn')
     await form.find('form').trigger('submit')

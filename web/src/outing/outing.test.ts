@@ -90,7 +90,7 @@ describe('the station', () => {
     const { page, settle } = await station((i) => (i % 24 >= 14 ? { wind: 9 } : {}))
     await settle()
     expect(page.find('h1').text()).toMatch(
-      /^Put Tarnfold 50 WG down Sun, Mar 1, \d.*: wind .* mph, .*°F\. From 2:00\sPM on it is shut: wind\.$/,
+      /^Apply Tarnfold 50 WG Sun, Mar 1, \d.*: wind .* mph, .*°F\. After 2:00\sPM it is closed: wind\.$/,
     )
     // Of the third day the forecast does not reach far enough.
     expect(page.findAll('.best li')).toHaveLength(2)
@@ -138,7 +138,7 @@ describe('the station', () => {
   })
   it('says what to do first where nothing waits', async () => {
     const { show } = await atHome({ path: '/outing', state: { labels: [] } })
-    expect(show(OutingStation).find('h1').text()).toContain('Nothing waits to go down')
+    expect(show(OutingStation).find('h1').text()).toContain('Nothing waits to be applied')
   })
 })
 

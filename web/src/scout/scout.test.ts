@@ -150,7 +150,7 @@ describe('finds', () => {
     )
     const page = show(FindsView)
     expect(page.find('h1').text()).toContain(
-      '2 finds are kept here. The one to act on is annual bluegrass: treat the whole lawn.',
+      '2 sightings are kept here. The one to act on is annual bluegrass: treat the whole lawn.',
     )
     expect(page.findAll('.finds li').map((li) => li.find('.act').text())).toEqual([
       'Treat the whole lawn',
@@ -197,7 +197,7 @@ describe('finds', () => {
     const page = show(FindView)
     await page
       .findAll('button')
-      .find((b) => b.text().includes('Mark the autumn: barrier from Aug 18'))!
+      .find((b) => b.text().includes('Mark the autumn: pre-emergent from Aug 18'))!
       .trigger('click')
     await flushPromises()
     expect(asked[0]!.body).toMatchObject({
@@ -207,7 +207,7 @@ describe('finds', () => {
       when: { kind: 'day', day: '2026-08-18', latest: '2026-09-01' },
     })
     expect(account.state.marks).toHaveLength(1)
-    expect(page.text()).toContain('Marked: barrier from Aug 18.')
+    expect(page.text()).toContain('Marked: pre-emergent from Aug 18.')
   })
 })
 
@@ -219,7 +219,7 @@ describe('the next barrier in the south', () => {
       finds: [found({ foundOn: '2025-10-01', plant: 'henbit' })],
     }
     const { show } = await atHome({ state: south, path: '/scout?at=find&find=f1&day=2025-10-05' })
-    expect(show(FindView).text()).toMatch(/Mark the autumn: barrier from (Feb|Mar)/)
+    expect(show(FindView).text()).toMatch(/Mark the autumn: pre-emergent from (Feb|Mar)/)
   })
 })
 

@@ -13,6 +13,7 @@ const form = useForm()
 const feeds = ref<CalendarFeed[]>([])
 const feed = computed(() => feeds.value.find((f) => f.yardId === yard.value?.id))
 const address = computed(() => feed.value && new URL(feed.value.path, window.location.origin).href)
+const page = computed(() => feed.value && new URL(feed.value.page, window.location.origin).href)
 onMounted(() => form.save(async () => (feeds.value = await get<CalendarFeed[]>('/api/season/feeds'))))
 const make = () =>
   form.save(async () => {
@@ -35,6 +36,13 @@ const drop = ({ id }: CalendarFeed) =>
         >{{ say('season.feedAddress') }}
         <input :value="address" readonly @focus="($event.target as HTMLInputElement).select()"
       /></label>
+      <label class="small"
+        >{{ say('season.pageAddress') }}
+        <input :value="page" readonly @focus="($event.target as HTMLInputElement).select()"
+      /></label>
+      <p class="small">
+        <a class="link" :href="feed.page" target="_blank">{{ say('season.openPage') }}</a>
+      </p>
       <p class="quiet small">{{ say('season.feedSays') }}</p>
       <button class="link small" @click="drop(feed)">{{ say('season.dropFeed') }}</button>
     </template>

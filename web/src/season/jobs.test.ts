@@ -115,7 +115,7 @@ describe('the jobs of a yard', () => {
     await button(page, 'History').trigger('click')
     await settle()
     expect(page.find('.history').text()).toMatch(/planned by Ada.*skipped by Ada: rain/)
-    await button(page, 'Take it up again').trigger('click')
+    await button(page, 'Reopen it').trigger('click')
     await input(page, 'Why').setValue('dry after all')
     await page.find('form').trigger('submit')
     await settle()

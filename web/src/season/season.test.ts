@@ -149,7 +149,7 @@ describe('the Season station', () => {
     const { page, store } = await openStation()
     expect(store.judged!.rows).toHaveLength(9)
     expect(page.find('h1').text()).toMatch(
-      /(One pass|Two passes), .* of smooth crabgrass through and holds? at/,
+      /(One application|Two applications), .* of smooth crabgrass get through\. (It holds|They hold) at/,
     )
     expect(page.findAll('.lane')).toHaveLength(2)
     expect(page.find('details tbody').text()).toMatch(/Drive edge\s*[\d.]+ % \([\d.]+ % – [\d.]+ %\)/)
@@ -166,7 +166,7 @@ describe('the Season station', () => {
       },
     })
     answerChanges()
-    expect(none.show(SeasonStation).find('h1').text()).toContain('No label on your shelf makes a barrier')
+    expect(none.show(SeasonStation).find('h1').text()).toContain('Look for a product with prodiamine')
   })
   it('takes a plan with its days and a reason, and not without', async () => {
     const { page, sent, settle } = await openStation({}, '/season?school=halvesByTemperature')
@@ -233,7 +233,7 @@ describe('the Season station', () => {
     expect(store.draft!.programme.passes[0]!.when).toEqual({ kind: 'day', day: '2026-04-01' })
     await page
       .findAll('button')
-      .find((b) => b.text() === 'Add a pass')!
+      .find((b) => b.text() === 'Add an application')!
       .trigger('click')
     expect(store.draft!.programme.passes).toHaveLength(2)
     await settle()
@@ -316,7 +316,7 @@ describe('the search', () => {
     await until(() => store.judgedDraft)
     await settle()
     expect(store.draft!.programme).toEqual(programme)
-    expect(page.text()).toContain('no one or two passes from your shelf would let 0.5 % fewer through')
+    expect(page.text()).toContain('no one or two applications from your shelf would let 0.5 % fewer survive')
     expect(ended()).toBe(1)
   })
   it('says when nothing keeps every limit, when it broke, and can be stopped', async () => {
@@ -333,8 +333,8 @@ describe('the search', () => {
     }
     await press('Search')
     finds!(undefined)
-    await until(() => page.text().includes('No pass'))
-    expect(page.text()).toContain('No pass on the grid keeps every limit')
+    await until(() => page.text().includes('No application'))
+    expect(page.text()).toContain('No application on the grid keeps every limit')
     await press('Search')
     breaks!(new Error('x'))
     await until(() => page.text().includes('broke off'))

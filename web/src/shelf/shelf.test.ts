@@ -156,7 +156,7 @@ describe('the answer', () => {
     expect(page.find('.why').text()).toContain('Dorrick 40 WG is not for tall fescue.')
     // 1.6 fl oz per 1,000 sq ft over 6,350 sq ft.
     expect(page.text()).toContain('The whole of Front takes 10.16 fl oz')
-    expect(page.text()).toContain('On the shelf: 32 fl oz; after this pass 21.84 fl oz')
+    expect(page.text()).toContain('On the shelf: 32 fl oz; after this application 21.84 fl oz')
     expect(page.text()).toContain('It needs nonionic surfactant: Wetholm is on the shelf.')
     page.unmount()
   })
@@ -172,7 +172,7 @@ describe('the answer', () => {
     expect(why.text()).toContain(
       'halosulfuron-methyl is excellent on yellow nutsedge as it stands, perhaps only good.',
     )
-    expect(why.find('summary').text()).toBe('What this rests on')
+    expect(why.find('summary').text()).toBe('What this is based on')
     expect(why.find('details').text()).toContain('They differ, and the lower is relied on.')
     expect(why.find('details').text()).toContain('halosulfuron-methyl: US extension turf weed control guides')
     page.unmount()
@@ -340,11 +340,11 @@ describe('copying a label', () => {
     expect(page.find('.findings').exists()).toBe(false)
     await field('Name on the label').setValue('Mittel 60 WG')
     await field('Active ingredient').setValue('quinclorac')
-    const basis = page.findAll('details').find((d) => d.find('summary').text() === 'What this rests on')!
+    const basis = page.findAll('details').find((d) => d.find('summary').text() === 'What this is based on')!
     expect(basis.text()).toContain('Usual most: 0.75 lb per acre in one application')
     await field('Strength').setValue('60')
     await field('Least rate').setValue('0.6')
-    await field('Most a pass').setValue('0.4')
+    await field('Most per application').setValue('0.4')
     expect(page.find('.findings').text()).toContain(
       'The least rate (0.6 oz per 1,000 sq ft) is over the most',
     )
@@ -374,7 +374,7 @@ describe('copying a label', () => {
     await field('Active ingredient').setValue('quinclorac')
     await field('Strength').setValue('60')
     await field('Least rate').setValue('0.4')
-    await field('Most a pass').setValue('0.45')
+    await field('Most per application').setValue('0.45')
     await page.find('form').trigger('submit')
     await settle()
     expect(sent).toMatchObject([
@@ -399,7 +399,7 @@ describe('copying a label', () => {
     unit!.vm.$emit('update:modelValue', 'percent')
     await settle()
     await field('Strength').setValue('41')
-    await field('Most a pass').setValue('1.5')
+    await field('Most per application').setValue('1.5')
     expect(page.text()).toContain('Then it is taken as 8.35 to 10.4 lb per gal: an estimate')
     const sent: { rules: LabelRules }[] = []
     vi.stubGlobal('fetch', (_: string, init: RequestInit) => {
@@ -470,7 +470,7 @@ describe('the sheet', () => {
     expect(row.text()).toContain('oz per acre')
     expect(row.text()).toContain('g per 100 m²')
     expect(sheet.find('thead').text()).toContain('tall fescue')
-    const basis = sheet.findAll('details').find((d) => d.find('summary').text() === 'What this rests on')!
+    const basis = sheet.findAll('details').find((d) => d.find('summary').text() === 'What this is based on')!
     for (const active of ['halosulfuron-methyl', 'glyphosate', 'metsulfuron-methyl'])
       expect(basis.text()).toContain(`${active}: `)
     expect(sheet.findAll('tbody tr').some((r) => r.text().includes('Wetholm'))).toBe(false)

@@ -143,7 +143,7 @@ describe('what is noted where there is no network', () => {
     expect(outbox.waiting.map((w) => useWords().say(w.says.code, w.says.params))).toEqual([
       'A sign: Yellow shrubs in bloom',
       'Water: 0.5 in',
-      'A find: henbit',
+      'A sighting: henbit',
       'A rating of henbit',
     ])
     server.away = false

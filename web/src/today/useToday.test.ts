@@ -64,7 +64,7 @@ describe('the page', () => {
     const { show } = await atHome({ readings: warm(51) })
     const page = show(TodayPage)
     expect(page.find('h1').text()).toBe('One thing waits in Home.')
-    expect(page.find('li').text()).toContain('Put the pre-emergent down on Front.')
+    expect(page.find('li').text()).toContain('Apply the pre-emergent on Front.')
     expect(page.find('li').text()).toContain('Drive edge is at 51 °F over five days')
     expect(page.find('li a').attributes('href')).toBe('/bench')
   })

@@ -49,7 +49,9 @@ describe('the page in the field', () => {
     await settle()
     expect(page.find('h1').text()).toBe('Before you go: Front')
     expect(page.text()).toContain('gloves')
-    expect(page.find('svg[role=img]').attributes('aria-label')).toMatch(/^How Front is walked: a trim pass/)
+    expect(page.find('svg[role=img]').attributes('aria-label')).toMatch(
+      /^How Front is walked: a strip round the edge/,
+    )
     await input(page, 'Wind').setValue('a breeze')
     await page.find('.wind form').trigger('submit')
     expect(page.text()).toContain('The wind is a number from 0 to 60 mph.')
@@ -146,7 +148,7 @@ describe('the end of an outing', () => {
   it.each([
     ['Left in the tank', '99', '99 gal cannot be left'],
     ['Air', 'mild', 'The air is a number between'],
-    ['Applied by', ' ', 'Who put it down?'],
+    ['Applied by', ' ', 'Who applied it?'],
   ])('refuses at its field: %s as “%s”', async (label, typed, words) => {
     const { end } = await ended()
     await input(end, label).setValue(typed)

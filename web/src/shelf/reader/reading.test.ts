@@ -93,8 +93,8 @@ describe('a label that is read', () => {
     const { page, give, press, figure } = await open()
     await give(file)
     await until(() => page.find('.look').exists())
-    while (!figure().includes('Passes') && !figure().includes('In the package')) await press()
-    expect(page.find('.findings').text()).toContain('is below one pass at the least rate')
+    while (!figure().includes('Applications') && !figure().includes('In the package')) await press()
+    expect(page.find('.findings').text()).toContain('is below one application at the least rate')
   })
   it('does not take what is no such figure', async () => {
     read.mockResolvedValue([pageOf(label)])
@@ -151,7 +151,7 @@ it('labels of a file that differ are shown figure by figure, and one is chosen',
     modelValue: differing,
     'onUpdate:modelValue': (modelValue: unknown) => page.setProps({ modelValue }),
   })
-  expect(page.text()).toContain('Directions, line 1 most a pass: 0.55 → 0.5')
+  expect(page.text()).toContain('Directions, line 1 most per application: 0.55 → 0.5')
   const sent = vi.fn((..._: unknown[]) =>
     Promise.resolve(Response.json({ id: 'l', version: 2, rules: other })),
   )
