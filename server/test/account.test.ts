@@ -228,6 +228,9 @@ describe('a stranger', () => {
       '/api/session/reset',
       '/api/session/sign-out',
       '/api/season/feed/{file}',
+      '/api/season/shared/{secret}',
+      '/api/session/passkey-offer',
+      '/api/session/passkey',
     ])
     const routes = Object.entries(spec.paths as Record<string, object>).flatMap(([path, methods]) =>
       Object.keys(methods).map((m) => [m.toUpperCase(), path] as const),

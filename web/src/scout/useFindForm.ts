@@ -49,8 +49,9 @@ export function useFindForm(start: FindStart, find: Find | undefined, done: (sav
   })
   const amount = computed<Amount>(() => {
     if (typed.kind === 'grid') return { kind: 'grid', hits: typed.hits ?? NaN, points: typed.points ?? NaN }
-    if (typed.kind === 'count') return { kind: 'count', count: typed.count ?? NaN }
-    return { kind: 'notCounted' }
+    // Whoever types no count has not counted.
+    if (typed.kind !== 'count' || typed.count === undefined) return { kind: 'notCounted' }
+    return { kind: 'count', count: typed.count }
   })
   const cover = computed(() => {
     if (typed.kind !== 'grid' || typed.hits === undefined || typed.points === undefined) return undefined

@@ -1,0 +1,171 @@
+import AxeBuilder from '@axe-core/playwright'
+import type { Locator, Page } from '@playwright/test'
+import { expect, signUp, test } from './running.ts'
+
+/**
+ * Somebody who has never seen it, on a phone: presses and types only what the screen says, and each press, choice and text
+ * counts. Signing up comes before.
+ */
+class NewUser {
+  did: string[] = []
+  constructor(readonly page: Page) {}
+  private async act(what: string, on: Locator, how: (on: Locator) => Promise<unknown>): Promise<void> {
+    await expect(on.first(), `after ${this.did.join(', ')}`).toBeVisible({ timeout: 12_000 })
+    await how(on.first())
+    this.did.push(what)
+  }
+  /** What can be pressed and is called so. */
+  press(name: string | RegExp): Promise<void> {
+    const { page } = this
+    const called = page
+      .getByRole('button', { name })
+      .or(page.getByRole('link', { name }))
+      .or(page.getByRole('combobox', { name }))
+      .or(page.getByRole('option', { name }))
+      .or(page.getByRole('checkbox', { name }))
+    return this.act(`press ${String(name)}`, called, (on) => on.click())
+  }
+  type(label: string, text: string): Promise<void> {
+    return this.act(`type ${label}`, this.page.getByLabel(label), (on) => on.fill(text))
+  }
+  answer = () => this.page.getByRole('heading', { level: 1 })
+  /** The town, from its first letters. */
+  async saysWhere(): Promise<void> {
+    await expect(this.answer()).toHaveText('Where is the lawn?')
+    await this.type('Town or postcode', 'Lexington ken')
+    await this.press('Lexington, Kentucky, United States')
+    await this.press(/^Use this$/)
+  }
+  async saysGrass(): Promise<void> {
+    await expect(this.answer()).toHaveText('Which grass grows there?')
+    await this.press('Turf')
+    await this.press(/^tall fescue/)
+    await this.press(/^Use this$/)
+  }
+  /** Answers the key by what a plant looks like, until it knows; what is not known is not seen. */
+  async looks(plant: Record<string, string>, known: RegExp): Promise<void> {
+    for (let turn = 0; turn < 14; turn++) {
+      if (await this.page.getByRole('button', { name: known }).isVisible()) return
+      const question = this.page.getByRole('heading', { level: 2 }).first()
+      const asked = (await question.textContent()) ?? ''
+      const [, seen] = Object.entries(plant).find(([part]) => asked.includes(part)) ?? []
+      await this.press(seen ? new RegExp(`^${seen}`) : 'I can’t see that')
+      await expect(question).not.toHaveText(asked)
+    }
+  }
+}
+const most = 12
+const dandelion = {
+  'What kind of plant': 'broadleaf',
+  'shape is the leaf': 'long and narrow',
+  'sit on the stem': 'all from the ground',
+  'edge of the leaf like': 'deep lobes',
+  'a stalk': 'short',
+  'hairs on the leaf': 'none',
+  'How high': 'flat on the ground',
+  'Break a stem': 'milky',
+  'how does it come': 'one deep root',
+  'flower look like': 'all strap petals',
+  'below ground': 'one thick taproot',
+  'colour is the flower': 'yellow',
+  'whole plant grow': 'a rosette',
+}
+const tallFescue = {
+  'whole plant grow': 'a tight clump',
+  'colour are the leaves': 'dark green',
+  'wide is the leaf': 'medium',
+  'upper side of the leaf': 'many ridges',
+  'underside of the leaf': 'dull',
+  'edge of the leaf feel': 'rough',
+  'packed in the shoot': 'rolled up',
+  'shoot at the ground': 'red or purple',
+  'claws clasp': 'short stubs',
+  'pale band': 'broad',
+}
+
+test.use({ viewport: { width: 390, height: 844 }, timezoneId: 'America/New_York' })
+
+async function comes(page: Page, running: Parameters<typeof signUp>[1], name: string): Promise<NewUser> {
+  await signUp(page, running, `${name}@example.org`)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('What brings you here')
+  return new NewUser(page)
+}
+const accessible = async (page: Page) =>
+  expect(
+    (await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze())
+      .violations,
+  ).toEqual([])
+
+test('comes for a weed: names it by its look, and is told what to do', async ({ page, running }) => {
+  const user = await comes(page, running, 'weed')
+  await accessible(page)
+  await user.press('A weed I see')
+  await user.looks(dandelion, /^Keep (this|it as either)/)
+  await user.press(/^Keep (this|it as either)/)
+  await user.saysGrass()
+  await user.press(/^Save/)
+  await expect(user.answer()).toContainText(/dandelion/i)
+  expect(user.did.length).toBeLessThanOrEqual(most)
+})
+
+test('comes for the date of the pre-emergent: town, grass, and the date stands', async ({
+  page,
+  running,
+}) => {
+  const user = await comes(page, running, 'timing')
+  await user.press('When to apply my pre-emergent')
+  await accessible(page)
+  await user.saysWhere()
+  await user.saysGrass()
+  await expect(user.answer()).toContainText(/Apply the (pre-emergent|first part) .*(about|between) /, {
+    timeout: 60_000,
+  })
+  expect(user.did.length).toBeLessThanOrEqual(most)
+})
+
+test('comes for the year: where, which grass, how large, and what to look for in the shop', async ({
+  page,
+  running,
+}) => {
+  const user = await comes(page, running, 'year')
+  await user.press('My whole lawn’s year')
+  await user.saysWhere()
+  await user.saysGrass()
+  await expect(user.answer()).toHaveText('How large is the lawn?')
+  await user.type('Area, sq ft', '5,000')
+  await user.press(/^Save/)
+  await expect(user.answer()).toContainText(/Look for a product with .* that names tall fescue/, {
+    timeout: 60_000,
+  })
+  await expect(user.answer()).toContainText('Apply a pre-emergent about', { timeout: 60_000 })
+  expect(user.did.length).toBeLessThanOrEqual(most)
+})
+
+test('comes with a bottle: its label is copied, and the next step is said', async ({ page, running }) => {
+  const user = await comes(page, running, 'product')
+  await user.press('A product I bought')
+  await user.type('Name on the label', 'Mein Mittel 45 WG')
+  await user.type('Active ingredient', 'prodiamine')
+  await user.type('Strength', '45')
+  await user.press('tall fescue')
+  await user.type('Least rate', '0.3')
+  await user.type('Most per application', '0.6')
+  await user.type('Most a year', '1.0')
+  await user.press(/^Save/)
+  await expect(user.answer()).toContainText('Mein Mittel 45 WG')
+  expect(user.did.length).toBeLessThanOrEqual(most)
+})
+
+test('does not know the grass: tells it by its look, and goes on where the question was', async ({
+  page,
+  running,
+}) => {
+  const user = await comes(page, running, 'grass')
+  await user.press('When to apply my pre-emergent')
+  await user.saysWhere()
+  await user.press('I don’t know my grass')
+  await user.looks(tallFescue, /^Set it as the turf/)
+  await user.press(/^Set it as the turf/)
+  await expect(user.answer()).toContainText(/Apply the (pre-emergent|first part)/, { timeout: 60_000 })
+  expect(user.did.length).toBeLessThanOrEqual(most)
+})
