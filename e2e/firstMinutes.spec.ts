@@ -38,9 +38,7 @@ class NewUser {
   }
   async saysGrass(): Promise<void> {
     await expect(this.answer()).toHaveText('Which grass grows there?')
-    await this.press('Turf')
     await this.press(/^tall fescue/)
-    await this.press(/^Use this$/)
   }
   /** Answers the key by what a plant looks like, until it knows; what is not known is not seen. */
   async looks(plant: Record<string, string>, known: RegExp): Promise<void> {
@@ -55,20 +53,20 @@ class NewUser {
   }
 }
 const most = 12
-const dandelion = {
+const clover = {
   'What kind of plant': 'broadleaf',
-  'shape is the leaf': 'long and narrow',
-  'sit on the stem': 'all from the ground',
-  'edge of the leaf like': 'deep lobes',
-  'a stalk': 'short',
+  'shape is the leaf': 'oval',
+  'edge of the leaf like': 'smooth',
+  'in one piece': 'three leaflets',
+  'sit on the stem': 'one by one',
+  'a stalk': 'as long as the leaf',
   'hairs on the leaf': 'none',
-  'How high': 'flat on the ground',
-  'Break a stem': 'milky',
-  'how does it come': 'one deep root',
-  'flower look like': 'all strap petals',
-  'below ground': 'one thick taproot',
-  'colour is the flower': 'yellow',
-  'whole plant grow': 'a rosette',
+  'mark on the leaf': 'a pale',
+  'middle leaflet': 'no',
+  'how does it come': 'runners come',
+  'flower look like': 'pea flowers',
+  'colour is the flower': 'white',
+  'whole plant grow': 'a creeping mat',
 }
 const tallFescue = {
   'whole plant grow': 'a tight clump',
@@ -100,12 +98,12 @@ test('comes for a weed: names it by its look, and is told what to do', async ({ 
   const user = await comes(page, running, 'weed')
   await accessible(page)
   await user.press('A weed I see')
-  await user.looks(dandelion, /^Keep (this|it as either)/)
+  await user.looks(clover, /^Keep (this|it as either)/)
   await user.press(/^Keep (this|it as either)/)
   await user.saysGrass()
   await user.press(/^Save/)
-  await expect(user.answer()).toContainText(/dandelion/i)
-  expect(user.did.length).toBeLessThanOrEqual(most)
+  await expect(user.answer()).toContainText(/clover/i)
+  expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
 })
 
 test('comes for the date of the pre-emergent: town, grass, and the date stands', async ({
@@ -120,7 +118,7 @@ test('comes for the date of the pre-emergent: town, grass, and the date stands',
   await expect(user.answer()).toContainText(/Apply the (pre-emergent|first part) .*(about|between) /, {
     timeout: 60_000,
   })
-  expect(user.did.length).toBeLessThanOrEqual(most)
+  expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
 })
 
 test('comes for the year: where, which grass, how large, and what to look for in the shop', async ({
@@ -138,7 +136,7 @@ test('comes for the year: where, which grass, how large, and what to look for in
     timeout: 60_000,
   })
   await expect(user.answer()).toContainText('Apply a pre-emergent about', { timeout: 60_000 })
-  expect(user.did.length).toBeLessThanOrEqual(most)
+  expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
 })
 
 test('comes with a bottle: its label is copied, and the next step is said', async ({ page, running }) => {
@@ -153,7 +151,7 @@ test('comes with a bottle: its label is copied, and the next step is said', asyn
   await user.type('Most a year', '1.0')
   await user.press(/^Save/)
   await expect(user.answer()).toContainText('Mein Mittel 45 WG')
-  expect(user.did.length).toBeLessThanOrEqual(most)
+  expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
 })
 
 test('does not know the grass: tells it by its look, and goes on where the question was', async ({
@@ -167,5 +165,5 @@ test('does not know the grass: tells it by its look, and goes on where the quest
   await user.looks(tallFescue, /^Set it as the turf/)
   await user.press(/^Set it as the turf/)
   await expect(user.answer()).toContainText(/Apply the (pre-emergent|first part)/, { timeout: 60_000 })
-  expect(user.did.length).toBeLessThanOrEqual(most)
+  expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
 })

@@ -233,9 +233,16 @@ describe('the form of a find', () => {
     expect(form.text()).toContain('between 0 and the 4 of the grid')
     expect(asked).toEqual([])
   })
-  it('asks for a count, and says so at the field', async () => {
+  it('takes no count for one, and says what is wrong with one that cannot be', async () => {
     const { show } = await atHome(home())
     const form = show(FindForm, { start })
+    await form.find('form').trigger('submit')
+    expect(form.find('.faulty').exists()).toBe(false)
+    await form
+      .findAll('.field')
+      .find((f) => f.text() === 'Plants')!
+      .find('input')
+      .setValue('0')
     await form.find('form').trigger('submit')
     expect(form.find('.faulty').text()).toContain('A count is a whole number from 1')
   })
