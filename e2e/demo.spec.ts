@@ -93,7 +93,7 @@ test('the demo’s day moves, and last year is amended, counted and taken out', 
 
 test('metric and Celsius over the whole application, and back', async ({ page, running }) => {
   await enterDemo(page, running)
-  await page.getByRole('link', { name: 'You', exact: true }).click()
+  await page.getByRole('link', { name: 'Settings', exact: true }).click()
   await choose(page, 'Measures', /Metric/)
   await choose(page, 'Temperature', '°C')
   await expect(page.getByText('Saved.')).toBeVisible()
@@ -104,7 +104,7 @@ test('metric and Celsius over the whole application, and back', async ({ page, r
   await page.keyboard.press('6')
   await expect(page.getByLabel('Rate, g per 100 m²')).toHaveValue('11.9009')
   await expect(page.locator('main')).not.toContainText(/sq ft|°F|\bgal\b/)
-  await page.getByRole('link', { name: 'You', exact: true }).click()
+  await page.getByRole('link', { name: 'Settings', exact: true }).click()
   await choose(page, 'Measures', /US/)
   await choose(page, 'Temperature', '°F')
   await expect(page.getByText('Saved.')).toBeVisible()
@@ -115,7 +115,7 @@ test('Spanish over the whole application: no raw key, no English heading, nothin
   running,
 }) => {
   await enterDemo(page, running)
-  await page.getByRole('link', { name: 'You', exact: true }).click()
+  await page.getByRole('link', { name: 'Settings', exact: true }).click()
   await choose(page, 'Language, numbers and dates', 'Español, Estados Unidos')
   await expect(page.getByText('Guardado.')).toBeVisible()
   await expect(page.locator('html')).toHaveAttribute('lang', 'es-US')

@@ -1,6 +1,6 @@
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { enterDemo, expect, signUp, test } from './running.ts'
+import { enterDemo, expect, newYard, signUp, test } from './running.ts'
 
 test.use({ soil: 'waited for' })
 
@@ -12,7 +12,7 @@ test('the whole account goes out of one and into another, and a broken file adds
   await page.goto(`${running.url}/ledger?day=2025-12-31`)
   await expect(page.locator('h1')).toContainText('Applied 4 times in 2025')
   const before = await page.locator('h1').textContent()
-  await page.getByRole('link', { name: 'You', exact: true }).click()
+  await page.getByRole('link', { name: 'Settings', exact: true }).click()
   const saving = page.waitForEvent('download')
   await page.getByRole('link', { name: 'Export it' }).click()
   const file = join(running.data, 'account.json')
@@ -25,7 +25,7 @@ test('the whole account goes out of one and into another, and a broken file adds
   const broken = join(running.data, 'broken.json')
   writeFileSync(broken, readFileSync(file, 'utf8').replace('"tallFescue"', '7'))
   await page.getByLabel('Import a file:').setInputFiles(broken)
-  await expect(page.getByText('Nothing was taken in.')).toBeVisible({ timeout: 30_000 })
+  await expect(page.getByText('Nothing was imported.')).toBeVisible({ timeout: 30_000 })
   writeFileSync(broken, 'not json')
   await page.getByLabel('Import a file:').setInputFiles(broken)
   await expect(page.getByText('This file cannot be read.')).toBeVisible()
@@ -40,32 +40,15 @@ test('the whole account goes out of one and into another, and a broken file adds
 
 test('a second yard is added, and each is opened by its name', async ({ page, running }) => {
   await signUp(page, running, 'two-yards@example.org')
-  for (const [name, width] of [
-    ['North field', '20'],
-    ['South field', '30'],
-  ] as const) {
-    if (name === 'South field') {
-      await page.getByRole('navigation').getByRole('link', { name: 'You', exact: true }).click()
-      await page.getByRole('link', { name: 'Add a yard' }).click()
-    }
-    await page.getByLabel('What you call the yard').fill(name)
-    await page.getByRole('combobox').click()
-    await page.getByRole('option', { name: /Alderwick/ }).click()
-    await page.getByRole('button', { name: 'Next' }).click()
-    await page.getByRole('combobox', { name: 'Turf' }).click()
-    await page.getByRole('option', { name: /Kentucky bluegrass/ }).click()
-    await page.getByRole('button', { name: 'Next' }).click()
-    await page.getByLabel('width at one end').fill(width)
-    await page.getByLabel('width at the other end').fill(width)
-    await page.getByLabel('length').fill('50')
-    await page.getByRole('button', { name: 'Next' }).click()
-    await page.getByRole('button', { name: 'I have no probe yet' }).click()
-    await expect(page.locator('h1')).toContainText(name)
-  }
+  const inMinnesota = { point: [44.7, -93.6] as [number, number], grass: /^Kentucky bluegrass/ }
+  await newYard(page, { ...inMinnesota, sqFt: 1000 })
+  await page.getByRole('navigation').getByRole('link', { name: 'Settings', exact: true }).click()
+  await page.getByRole('link', { name: 'Add a yard' }).click()
+  await newYard(page, { ...inMinnesota, sqFt: 1500 })
   await page.getByRole('navigation').getByRole('link', { name: 'Yard' }).click()
-  await expect(page.locator('h1')).toContainText('South field measures 1,500 sq ft')
-  await page.getByLabel('Which yard').selectOption('North field')
-  await expect(page.locator('h1')).toContainText('North field measures 1,000 sq ft')
+  await expect(page.locator('h1')).toContainText('Yard 2 measures 1,500 sq ft')
+  await page.getByLabel('Which yard').selectOption('My yard')
+  await expect(page.locator('h1')).toContainText('My yard measures 1,000 sq ft')
   await page.getByRole('link', { name: 'Soil' }).click()
   await expect(page).toHaveURL(/yards\/[\da-f-]+\/soil$/)
 })

@@ -133,6 +133,23 @@ export async function signUp(page: Page, running: Running, email: string): Promi
   await expect(page.getByRole('button', { name: 'I have kept them' })).toBeHidden()
 }
 
+/** A new yard as a person makes it, for its whole year: where, which grass, how large. */
+export async function newYard(
+  page: Page,
+  { point: [latitude, longitude], grass, sqFt }: { point: [number, number]; grass: RegExp; sqFt: number },
+): Promise<void> {
+  await page.getByRole('button', { name: 'My whole lawn’s year' }).click()
+  await page.getByRole('button', { name: 'Type latitude and longitude' }).click()
+  await page.getByLabel('Latitude').fill(String(latitude))
+  await page.getByLabel('Longitude').fill(String(longitude))
+  await page.getByRole('button', { name: 'Use this point' }).click()
+  await page.getByRole('button', { name: 'Use this', exact: true }).click()
+  await page.getByRole('button', { name: grass }).click()
+  await page.getByLabel(/^Area/).fill(String(sqFt))
+  await page.getByRole('button', { name: /^Save/ }).click()
+  await expect(page.locator('h1')).toContainText('Look for a product with')
+}
+
 /** A yard of one's own with a lawn that nobody has measured. */
 export async function ownLawn(page: Page, yard: string, lawn: string): Promise<void> {
   const { id: yardId } = await sendAs(page, '/api/yard/yards', {

@@ -2,7 +2,7 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import type { Page } from '@playwright/test'
 import { addDays } from '@jardinero/core/quantity'
-import { choose, enterDemo, expect, putDemoBack, signUp, test } from './running.ts'
+import { choose, enterDemo, expect, newYard, putDemoBack, signUp, test } from './running.ts'
 
 /** A simulation of a year takes its seconds where other work goes on. */
 const simulated = { timeout: 120_000 }
@@ -230,18 +230,10 @@ test('the soil of another day is simulated in the browser, side by side in WebAs
 
 test('a southern yard gets its autumn in March', async ({ page, running }) => {
   await signUp(page, running, 'south@example.org')
-  await page.getByLabel('What you call the yard').fill('Corner block')
-  await page.getByLabel('Latitude').fill('-33.7')
-  await page.getByLabel('Longitude').fill('150.6')
-  await page.getByRole('button', { name: 'Next' }).click()
-  await choose(page, 'Turf', /tall fescue/)
-  await page.getByRole('button', { name: 'Next' }).click()
-  await page.getByLabel('width at one end').fill('50')
-  await page.getByLabel('width at the other end').fill('50')
-  await page.getByLabel('length').fill('60')
-  await page.getByRole('button', { name: 'Next' }).click()
-  await page.getByLabel('Temperature, °F').fill('73')
-  await page.getByRole('button', { name: 'Show me the answer' }).click()
+  await newYard(page, { point: [-33.7, 150.6], grass: /^tall fescue/, sqFt: 279 })
+  await page.keyboard.press('r')
+  await page.getByLabel('Temperature').fill('22.8')
+  await page.getByRole('button', { name: /^Save/ }).click()
   await expect(page.locator('h1')).toContainText(/\d/)
   // On a day of its own: what the soil will do from today hangs on the day and the hour this is run.
   await page.goto(`${running.url}/soil?day=2025-01-25`)
