@@ -201,6 +201,7 @@ test('every view, at desk and at phone size, has no accessibility fault and does
     '/outing',
     '/ledger?day=2025-12-31',
     '/you',
+    '/words',
   ]) {
     if (path.startsWith('/')) await go(page, running.url, path)
     else await page.getByRole('button', { name: path, exact: true }).click()
@@ -217,4 +218,14 @@ test('every view, at desk and at phone size, has no accessibility fault and does
     expect(await overflow(), `${path} on a phone`).toBeLessThanOrEqual(0)
     await page.setViewportSize({ width: 1280, height: 800 })
   }
+  // Black on white for the sun, and at twice the size.
+  await page.emulateMedia({ forcedColors: 'active' })
+  await go(page, running.url, '/')
+  await faultless('forced colours')
+  await page.emulateMedia({ forcedColors: 'none' })
+  await page.evaluate(() => document.documentElement.classList.add('sun', 'gloves'))
+  await faultless('the sun, in gloves')
+  await page.setViewportSize({ width: 640, height: 400 })
+  expect(await overflow(), 'at 200 %').toBeLessThanOrEqual(0)
+  await page.setViewportSize({ width: 1280, height: 800 })
 })

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Locator, Page } from '@playwright/test'
-import { expect, signUp, test } from './running.ts'
+import { enterDemo, expect, signUp, test } from './running.ts'
 
 /**
  * Somebody who has never seen it, on a phone: presses and types only what the screen says, and each press, choice and text
@@ -166,4 +166,67 @@ test('does not know the grass: tells it by its look, and goes on where the quest
   await user.press(/^Set it as the turf/)
   await expect(user.answer()).toContainText(/Apply the (pre-emergent|first part)/, { timeout: 60_000 })
   expect(user.did.length, user.did.join('; ')).toBeLessThanOrEqual(most)
+})
+
+test('a passkey is made on the device, lets its person in, and is taken away', async ({ page, running }) => {
+  // A passkey is of a name: a number of the network has none.
+  const url = running.url.replace('127.0.0.1', 'localhost')
+  const device = await page.context().newCDPSession(page)
+  await device.send('WebAuthn.enable')
+  await device.send('WebAuthn.addVirtualAuthenticator', {
+    options: {
+      protocol: 'ctap2',
+      transport: 'internal',
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
+    },
+  })
+  await signUp(page, { url } as typeof running, 'passkey@example.org')
+  await page.goto(`${url}/account`)
+  await page.getByText(/^Passkeys:/).click()
+  await page.getByLabel('Name of the passkey').fill('my phone')
+  await page.getByRole('button', { name: 'Make a passkey on this device' }).click()
+  await expect(page.getByText('Passkeys: 1')).toBeVisible()
+  await page.getByRole('button', { name: 'Sign out', exact: true }).click()
+  await page.getByRole('button', { name: 'Sign in with a passkey' }).click()
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('What brings you here')
+  await page.goto(`${url}/account`)
+  await page.getByText(/^Passkeys:/).click()
+  await expect(page.getByText('my phone')).toBeVisible()
+  await page.locator('.keys').getByRole('button', { name: 'Remove' }).click()
+  await expect(page.getByText('Passkeys: 0')).toBeVisible()
+})
+
+test('everything is found by keyboard alone, a word is explained, and the plan is read by whoever has its address', async ({
+  page,
+  running,
+  browser,
+}) => {
+  await enterDemo(page, running)
+  await page.keyboard.press('/')
+  await page.keyboard.type('dandelon')
+  await expect(page.getByRole('option').first()).toContainText('dandelion')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('dandelion')
+  await page.keyboard.press('/')
+  await page.keyboard.type('ligule')
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('dialog', { name: 'ligule' })).toContainText('thin flap')
+  await accessible(page)
+  await page.keyboard.press('Escape')
+  await page.goto(`${running.url}/season`)
+  await page.getByRole('button', { name: 'Make an address to subscribe to' }).click()
+  const address = await page.getByLabel('A page anybody may read who has this address:').inputValue()
+  const stranger = await (await browser.newContext()).newPage()
+  await stranger.goto(address)
+  await expect(stranger.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
+  await accessible(stranger)
+  await page.getByRole('button', { name: 'Stop sharing' }).click()
+  await expect(page.getByRole('button', { name: 'Make an address to subscribe to' })).toBeVisible()
+  await stranger.reload()
+  await expect(stranger.getByRole('alert')).toContainText('not shared any more')
+  await stranger.goto(`${running.url}/no/such/page`)
+  await expect(stranger.getByRole('heading', { level: 1 })).toHaveText('There is no page at this address.')
 })

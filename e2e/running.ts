@@ -122,10 +122,15 @@ export async function enterDemo(page: Page, running: Running): Promise<void> {
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')
 }
 
-export async function signUp(page: Page, running: Running, email: string): Promise<void> {
+export async function signUp(
+  page: Page,
+  running: Running,
+  email: string,
+  name = 'Noor Ähtäri',
+): Promise<void> {
   await page.goto(running.url)
   await page.getByRole('button', { name: 'Make an account' }).click()
-  await page.getByLabel('Your name').fill('Noor Ähtäri')
+  await page.getByLabel('Your name').fill(name)
   await page.getByLabel('E-mail').fill(email)
   await page.getByLabel('Password').fill('a long enough phrase')
   await page.getByRole('button', { name: 'Make an account' }).click()

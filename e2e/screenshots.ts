@@ -1,7 +1,7 @@
 import { chromium, type Page } from '@playwright/test'
 import { join } from 'node:path'
 import { pdfOf, threeWay } from './paper.ts'
-import { Running } from './running.ts'
+import { Running, signUp } from './running.ts'
 
 /** Takes the current picture of each main view from the demo data, for the README: node --import tsx e2e/screenshots.ts */
 const folder = join(import.meta.dirname, '../docs/screenshots')
@@ -44,6 +44,38 @@ async function take(
 }
 
 const phone = { width: 390, height: 844 }
+
+/** The first minutes of somebody new, four screens of a phone side by side. */
+async function takeFirstMinutes(): Promise<void> {
+  if (only.length && !only.includes('first-minutes')) return
+  const page = await browser.newPage({ viewport: phone, locale: 'en-US', timezoneId: 'America/New_York' })
+  await signUp(page, running, 'rowan@example.org', 'Rowan Alder')
+  const shots: Buffer[] = []
+  const shot = async () => {
+    await page.waitForTimeout(800)
+    shots.push(await page.screenshot())
+  }
+  await shot()
+  await page.getByRole('button', { name: 'When to apply my pre-emergent' }).click()
+  await page.getByLabel('Town or postcode').fill('Lexington ken')
+  await page.getByRole('option').first().click()
+  await page.getByRole('button', { name: 'Use this', exact: true }).waitFor()
+  await shot()
+  await page.getByRole('button', { name: 'Use this', exact: true }).click()
+  await page.getByRole('button', { name: /^tall fescue/ }).waitFor()
+  await shot()
+  await page.getByRole('button', { name: /^tall fescue/ }).click()
+  await page.getByText('200 seasons made').waitFor({ timeout: 60_000 })
+  await shot()
+  await page.setViewportSize({ width: 4 * 400, height: 864 })
+  const images = shots.map((s) => `<img src="data:image/png;base64,${s.toString('base64')}">`)
+  await page.goto('about:blank')
+  await page.setContent(`<body style="margin:10px;display:flex;gap:10px;background:#e4dccb">${images.join('')}`)
+  await page.waitForTimeout(300)
+  await page.screenshot({ path: join(folder, 'first-minutes.png') })
+  await page.close()
+}
+await takeFirstMinutes()
 const mixing = async (page: Page) => {
   await page.getByRole('button', { name: 'Start mixing' }).click()
   await page.getByRole('button', { name: 'It’s in' }).click()
@@ -120,6 +152,5 @@ await take(
   phone,
 )
 await take('soil-phone', '/soil', whole, phone)
-await take('bench-dark', '/bench', mixing, { width: 1280, height: 800 }, true)
 await browser.close()
 await running.discard()

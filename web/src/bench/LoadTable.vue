@@ -1,13 +1,16 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import type { TankDose, TankMix } from '@jardinero/core/bench'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
+import { alikeLoads } from './alikeLoads.ts'
 import { useTools } from './useTools.ts'
 
 /** All loads at a look, and their sums: planned and as measured, product by product. */
 const props = defineProps<{ mix: TankMix; current?: number }>()
 const { say } = useWords()
 const { toolName, amountSays, partsSay, stockSays } = useTools()
+const groups = computed(() => alikeLoads(props.mix.loads))
 const named = (product: number) => props.mix.products[product]!.name
 const withOne = ({ product, measured }: TankDose) =>
   say('bench.measuredWith', {
@@ -41,8 +44,14 @@ function measuredSays(dose: TankDose): string {
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(load, i) in mix.loads" :key="i" :class="{ current: i === current }">
-          <td>{{ i + 1 }}</td>
+        <tr
+          v-for="{ load, first, last } in groups"
+          :key="first"
+          :class="{ current: current !== undefined && first <= current && current <= last }"
+        >
+          <td>
+            {{ first === last ? first + 1 : say('bench.loadsAlike', { first: first + 1, last: last + 1 }) }}
+          </td>
           <td><FigureText :figure="load.water" /></td>
           <td><FigureText :figure="load.covers" /></td>
           <template v-if="mix.products.length === 1">

@@ -23,7 +23,8 @@ async function putBack(): Promise<void> {
 
 <template>
   <div v-if="account.demoDay" class="demo small">
-    <span>{{ say('frame.demo', { today: day(account.demoDay, 'weekday') }) }}</span>
+    <span class="whole">{{ say('frame.demo', { today: day(account.demoDay, 'weekday') }) }}</span>
+    <span class="short">{{ say('frame.demoShort') }}</span>
     <span class="move">
       <button type="button" class="link back" @click="putBack">{{ say('frame.demoBack') }}</button>
       <button
@@ -35,9 +36,10 @@ async function putBack(): Promise<void> {
         ‹
       </button>
       <label
-        >{{ say('frame.moveDemo') }}
+        ><span class="whole">{{ say('frame.moveDemo') }}</span>
         <input
           type="date"
+          :aria-label="say('frame.moveDemo')"
           :value="account.demoDay"
           @change="move(($event.target as HTMLInputElement).value)"
         />
@@ -74,6 +76,27 @@ async function putBack(): Promise<void> {
   border-radius: var(--radius);
   background: var(--card);
   padding: 0 0.3rem;
+}
+.short {
+  display: none;
+}
+@media (max-width: 60rem) {
+  .demo {
+    flex-wrap: nowrap;
+    padding: 0.1rem 0.8rem;
+  }
+  .whole {
+    display: none;
+  }
+  .short {
+    display: inline;
+  }
+  .move {
+    gap: 0.3rem;
+  }
+  .link {
+    white-space: nowrap;
+  }
 }
 .link:not(.back) {
   border: 0;

@@ -13,7 +13,7 @@ import FindPhotos from './FindPhotos.vue'
 import LifeClock from './LifeClock.vue'
 import PlantLore from './PlantLore.vue'
 import VerdictRules from './VerdictRules.vue'
-import PlantPlate from './plate/PlantPlate.vue'
+import PlateLarge from './PlateLarge.vue'
 import { useFinds } from './useFinds.ts'
 import { usePlants } from './usePlants.ts'
 
@@ -90,7 +90,7 @@ function done(): void {
     </template>
     <template v-if="find">
       <div class="top">
-        <PlantPlate :plant="find.plant ?? find.candidates[0]?.code ?? ''" :label="nameOf(find)" />
+        <PlateLarge :plant="find.plant ?? find.candidates[0]?.code ?? ''" :beside="find.plant ? undefined : find.candidates[1]?.code" />
         <div>
           <h2>{{ nameOf(find) }}</h2>
           <p v-if="plant" class="quiet">

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import FigureText from '../kit/FigureText.vue'
 import SaidText from '../kit/SaidText.vue'
 import { useWords } from '../kit/session.ts'
+import PlateLarge from './PlateLarge.vue'
 import PlantPlate from './plate/PlantPlate.vue'
 import { usePlants } from './usePlants.ts'
 import type { UsedKeying } from './useKeying.ts'
@@ -44,12 +45,8 @@ const odd = computed(() => {
     <h2>{{ say('scout.key.stillPossible') }}</h2>
     <ol class="plates">
       <li v-for="(c, i) in shown" :key="c.code" :class="{ first: i < 2 }">
-        <PlantPlate
-          :plant="c.code"
-          :small="i >= 2"
-          :ring="i < 2 ? ring : undefined"
-          :label="say(`plant.${c.code}`)"
-        />
+        <PlateLarge v-if="i < 2" :plant="c.code" :beside="shown[1 - i]?.code" :ring="ring" />
+        <PlantPlate v-else :plant="c.code" small :label="say(`plant.${c.code}`)" />
         <p>
           <strong>{{ say(`plant.${c.code}`) }}</strong>
           <FigureText :figure="shareOf(c.code)" :title="say(`plant.${c.code}`)" />

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useRouter } from 'vue-router'
+import { useRoute, useRouter } from 'vue-router'
 import { findByName, plantGroups, type PlantGroup } from '@jardinero/core/scout'
 import ChoiceField from '../kit/ChoiceField.vue'
 import StationPage from '../kit/StationPage.vue'
@@ -15,7 +15,9 @@ const router = useRouter()
 const { say } = useWords()
 const { plants, plantOf } = usePlants()
 const { otherNames } = useTurfNames()
-const typed = ref('')
+/** The address may ask for one plant, as the search over everything does. */
+const asked = plantOf(String(useRoute().query['plant'] ?? ''))
+const typed = ref(asked ? say(`plant.${asked.code}`) : '')
 const group = ref<PlantGroup | 'all'>('all')
 const matches = computed(() => findByName(plants.value, typed.value))
 const groups = computed(() => [
