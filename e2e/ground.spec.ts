@@ -125,7 +125,7 @@ test('an outline comes from a file: 20,000 corners, one that crosses itself, one
   await page.getByRole('button', { name: 'Tape a section' }).click()
   const give = (name: string, text: string) =>
     page
-      .getByLabel('Take the outline from a file')
+      .getByLabel('Import the outline from a file')
       .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(text) })
   await give('letter.gpx', 'Dear sir, the lawn is green.')
   await expect(page.getByRole('alert')).toContainText('No outline is in this file')

@@ -87,7 +87,7 @@ test('a chain of renovation goes from dormant bermudagrass to judged, and moves 
   await expect(row(page, 'Voidmarsh 3.2 SL on Back')).toContainText('Down since Feb 28')
   await row(page, 'Voidmarsh 3.2 SL on Back').getByRole('button', { name: 'History' }).click()
   await expect(page.locator('.history')).toContainText(/moved to .*Mar 2.*: wind/)
-  await expect(page.locator('.history li').last()).toContainText('put down')
+  await expect(page.locator('.history li').last()).toContainText('applied')
 
   await moveDay(page, '2026-03-10')
   await page.goto(`${running.url}/`)

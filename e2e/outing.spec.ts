@@ -40,7 +40,7 @@ test('a tank goes out on a phone without a network, the browser dies, and the le
   await page.getByRole('button', { name: 'Start mixing' }).click()
   await expect(page.getByRole('button', { name: 'It’s in' })).toBeVisible()
   await page.goto(`${running.url}/outing`)
-  await expect(page.locator('h1')).toContainText('Put Tarnfold 50 WG down')
+  await expect(page.locator('h1')).toContainText('Apply Tarnfold 50 WG')
   await page.getByRole('button', { name: 'Keep it free' }).first().click()
   await expect(page.getByText('It is still open.')).toBeVisible()
   expect(await axe(page)).toEqual([])

@@ -19,7 +19,7 @@ test('a lime-green clump in a wet corner in late February: the right weed, its r
 }) => {
   await enterDemo(page, running)
   await page.keyboard.press('2')
-  await expect(page.locator(heading)).toContainText('3 finds are kept here')
+  await expect(page.locator(heading)).toContainText('3 sightings are kept here')
   await page.getByRole('button', { name: 'Key a plant' }).click()
   await choose(page, 'Where it grows', 'Wet corner')
   await page.getByLabel('No flower or seed head on it').check()
@@ -67,14 +67,14 @@ test('a lime-green clump in a wet corner in late February: the right weed, its r
   await expect(
     page.getByText('85 % of the ground is wanted grass; a lawn is started over only below 40 %.'),
   ).toBeVisible()
-  await page.getByRole('button', { name: 'Mark the autumn: barrier from Aug 18' }).click()
-  await expect(page.getByText('Marked: barrier from Aug 18.')).toBeVisible()
+  await page.getByRole('button', { name: 'Mark the autumn: pre-emergent from Aug 18' }).click()
+  await expect(page.getByText('Marked: pre-emergent from Aug 18.')).toBeVisible()
 
   // Standing in late spring, the same find is left to die.
   await page.goto(`${page.url()}&day=2026-04-20`)
   await expect(page.locator(heading)).toContainText('leave it. It dies by itself in the first heat')
   await page.goto(`${running.url}/?day=2026-08-20`)
-  await expect(page.getByText(/Put the barrier against annual bluegrass down on Front/)).toBeVisible()
+  await expect(page.getByText(/Apply a pre-emergent against annual bluegrass on Front/)).toBeVisible()
   await page.goto(`${running.url}/yard`)
   await expect(page.locator('.pin')).toHaveCount(4)
 })
@@ -212,13 +212,13 @@ test('photos and files: what is none is refused, and the find is kept', async ({
   await page.getByRole('link', { name: 'CSV' }).click()
   const csv = readFileSync(await (await download).path(), 'utf8')
   expect(csv).toContain('along the kerb')
-  const take = page.getByLabel('Take a file in')
+  const take = page.getByLabel('Import a file')
   const upload = (text: string) =>
     take.setInputFiles({ name: 'finds.csv', mimeType: 'text/csv', buffer: Buffer.from(text) })
   await upload(csv)
   await expect(page.getByText('Nothing new in it.')).toBeVisible()
   await upload('plant,found_on\nred dead-nettle,2026-02-20\n')
-  await expect(page.getByText('One find taken in.')).toBeVisible()
+  await expect(page.getByText('One sighting imported.')).toBeVisible()
   await expect(page.locator('.finds')).toContainText('purple deadnettle')
   await upload('plant,found_on\nthing,2026-02-20\n')
   await expect(page.getByRole('alert')).toContainText('line 2: “thing” is not a plant known here')

@@ -36,12 +36,12 @@ test('the schools are compared, one is taken, and its days go to a calendar', as
   await expect(page.getByText('Mean over weeds and places')).toBeVisible()
   await page.keyboard.press('Escape')
 
-  await page.getByRole('button', { name: 'Take this plan' }).click()
+  await page.getByRole('button', { name: 'Use this plan' }).click()
   await page.getByLabel('Why, in a few words').fill('')
-  await page.getByRole('button', { name: 'Take this plan' }).last().click()
+  await page.getByRole('button', { name: 'Use this plan' }).last().click()
   await expect(page.getByText('Say in a few words why')).toBeVisible()
   await page.getByLabel('Why, in a few words').fill('The edges come first here.')
-  await page.getByRole('button', { name: 'Take this plan' }).last().click()
+  await page.getByRole('button', { name: 'Use this plan' }).last().click()
   await expect(page.getByText(/This is your plan since/)).toBeVisible()
   await expect(page.locator('.rests')).toContainText('The edges come first here.')
 
@@ -105,7 +105,7 @@ test('a peg is dragged into a gap and back; a limit is told; seed to be sown cha
     'asks for 150 days between the application and seed',
   )
   await expect(page.locator('h1')).toContainText('stands against this plan')
-  await expect(page.getByRole('button', { name: 'Take this plan' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Use this plan' })).toBeHidden()
   const days = Number(await peg.getAttribute('aria-valuenow'))
   await peg.focus()
   await page.keyboard.press('ArrowLeft')

@@ -189,9 +189,9 @@ test('a label is copied, its contradictions caught as typed, kept by version, st
     await page.getByRole('link', { name: 'All labels as a file (JSON)' }).click()
     const path = await (await download).path()
     expect(JSON.parse(readFileSync(path, 'utf8')).labels).toHaveLength(24)
-    await page.getByLabel('Take labels in from a file').setInputFiles(path)
-    await expect(page.getByText('0 labels taken in; 24 were here already.')).toBeVisible()
-    await page.getByLabel('Take labels in from a file').setInputFiles({
+    await page.getByLabel('Import labels from a file').setInputFiles(path)
+    await expect(page.getByText('0 labels imported; 24 were here already.')).toBeVisible()
+    await page.getByLabel('Import labels from a file').setInputFiles({
       name: 'other.json',
       mimeType: 'application/json',
       buffer: Buffer.from('{"format":"other"'),

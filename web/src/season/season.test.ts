@@ -170,7 +170,7 @@ describe('the Season station', () => {
   })
   it('takes a plan with its days and a reason, and not without', async () => {
     const { page, sent, settle } = await openStation({}, '/season?school=halvesByTemperature')
-    const button = () => page.findAll('button').filter((b) => b.text() === 'Take this plan')
+    const button = () => page.findAll('button').filter((b) => b.text() === 'Use this plan')
     await button()[0]!.trigger('click')
     const field = page.find('.take input')
     expect((field.element as HTMLInputElement).value).toContain('two halves by temperature')
