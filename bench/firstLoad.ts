@@ -25,7 +25,12 @@ async function paintedAt(tab: Page, url: string): Promise<Painted> {
   return tab.evaluate(() => (globalThis as unknown as { seen: Painted }).seen)
 }
 /** Slow 4G as the browsers' own tools have it, and a processor a quarter as fast. */
-const slow4g = { offline: false, latency: 150, downloadThroughput: (1.6e6 / 8) * 0.9, uploadThroughput: (750e3 / 8) * 0.9 }
+const slow4g = {
+  offline: false,
+  latency: 150,
+  downloadThroughput: (1.6e6 / 8) * 0.9,
+  uploadThroughput: (750e3 / 8) * 0.9,
+}
 const slower = 4
 
 /** JavaScript before the first station is usable (goal: 130 kB gzip), what is painted when, and station to station (goal: under 100 ms). */
@@ -93,7 +98,9 @@ export async function benchFirstLoad(): Promise<void> {
     await fresh.close()
   }
 
-  console.log('Painted (goals: 1,000 ms here, 2,500 ms on slow 4G at a quarter of the processor; shift under 0.05)')
+  console.log(
+    'Painted (goals: 1,000 ms here, 2,500 ms on slow 4G at a quarter of the processor; shift under 0.05)',
+  )
   for (const shaped of [false, true])
     for (const path of ['/', '/soil']) {
       const fresh = await browser.newContext({

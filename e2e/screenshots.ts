@@ -70,7 +70,9 @@ async function takeFirstMinutes(): Promise<void> {
   await page.setViewportSize({ width: 4 * 400, height: 864 })
   const images = shots.map((s) => `<img src="data:image/png;base64,${s.toString('base64')}">`)
   await page.goto('about:blank')
-  await page.setContent(`<body style="margin:10px;display:flex;gap:10px;background:#e4dccb">${images.join('')}`)
+  await page.setContent(
+    `<body style="margin:10px;display:flex;gap:10px;background:#e4dccb">${images.join('')}`,
+  )
   await page.waitForTimeout(300)
   await page.screenshot({ path: join(folder, 'first-minutes.png') })
   await page.close()

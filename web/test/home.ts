@@ -241,6 +241,7 @@ export async function atHome({
     'codes',
     'forgot',
     'reset',
+    'words',
   ]
   const router = createRouter({
     history: createMemoryHistory(),

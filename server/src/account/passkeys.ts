@@ -105,10 +105,9 @@ export async function personOfPasskey(
     },
   }).catch(() => undefined)
   if (!verified?.verified) throw new ProblemError('wrongPasskey')
-  await manager.update<StoredPasskey>(
-    'passkey',
-    { id: key.id },
-    { uses: verified.authenticationInfo.newCounter, usedAt: new Date().toISOString() },
-  )
+  await manager.query('UPDATE passkey SET uses = $2, used_at = now() WHERE id = $1', [
+    key.id,
+    verified.authenticationInfo.newCounter,
+  ])
   return manager.findOneByOrFail<StoredPerson>('person', { id: key.personId })
 }

@@ -26,7 +26,8 @@ import {
 import { entryKey } from '@jardinero/core/today'
 import { createActiveFinder } from '@jardinero/core/shelf'
 import { computeSprinkler } from '@jardinero/core/soil'
-import type { Words } from '@jardinero/words'
+import type { DataSource } from 'typeorm'
+import type { Reader, Words } from '@jardinero/words'
 import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -34,6 +35,12 @@ import { findRecords } from '../ledger/index.ts'
 import { gatherContext, plansInForce } from '../season/index.ts'
 import { jobsOfYard } from '../job/index.ts'
 import { readKept } from './readKept.ts'
+
+export interface CalendarParts {
+  database: DataSource
+  clock: Clock
+  wordsFor: (reader: Reader) => Words
+}
 
 /** A day of the calendar as the library takes it: it reads the local parts of a date. */
 const dateOf = (day: string) => {

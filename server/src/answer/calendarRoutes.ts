@@ -1,18 +1,15 @@
 import { randomBytes } from 'node:crypto'
 import type { FastifyReply } from 'fastify'
 import Joi from 'joi'
-import type { DataSource } from 'typeorm'
 import * as wire from '@jardinero/contract/season'
 import type { Yard } from '@jardinero/contract/yard'
-import type { Reader, Words } from '@jardinero/words'
 import type { StoredPerson } from '../platform/accountEntities.ts'
 import type { App } from '../platform/app.ts'
-import type { Clock } from '../platform/clock.ts'
 import { idParams } from '../platform/params.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { AccountScope } from '../platform/scope.ts'
 import type { StoredFeed } from '../season/index.ts'
-import { planCalendar } from './calendar.ts'
+import { planCalendar, type CalendarParts } from './calendar.ts'
 import { sharedRoutes } from './sharedRoutes.ts'
 
 const tags = ['season']
@@ -23,12 +20,6 @@ const feedWire = ({ id, yardId, secret }: StoredFeed): wire.CalendarFeed => ({
   page: `/shared/${secret}`,
 })
 const asCalendar = (reply: FastifyReply) => reply.type('text/calendar; charset=utf-8')
-
-export interface CalendarParts {
-  database: DataSource
-  clock: Clock
-  wordsFor: (reader: Reader) => Words
-}
 
 function feedRoutes(app: App, { database, clock, wordsFor }: CalendarParts): void {
   app.get(

@@ -7,8 +7,7 @@ import { ProblemError } from '../platform/problem.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { accountToday } from '../platform/today.ts'
 import type { StoredFeed } from '../season/index.ts'
-import { daysAhead } from './calendar.ts'
-import type { CalendarParts } from './calendarRoutes.ts'
+import { daysAhead, type CalendarParts } from './calendar.ts'
 
 /** A yard's plan to be read by whoever has its secret address: the one its calendar has. */
 export function sharedRoutes(app: App, { database, clock, wordsFor }: CalendarParts): void {

@@ -273,7 +273,7 @@ describe('a wind meter that speaks', () => {
     expect(page.find('output').text()).toMatch(/5 mph/)
     await page
       .findAll('button.link')
-      .find((b) => /take/i.test(b.text()))!
+      .find((b) => b.text() === 'Use it')!
       .trigger('click')
     expect(page.emitted('add')).toMatchObject([[{ mph: 5, from: 'SW', how: 'meter' }]])
   })

@@ -51,7 +51,8 @@ async function move(by: number): Promise<void> {
     <input
       ref="field"
       v-model="typed"
-      type="search"
+      type="text"
+      enterkeyhint="go"
       role="combobox"
       aria-expanded="true"
       aria-autocomplete="list"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue'
+import { ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { useToday } from '../today/index.ts'
 import { useWords } from '../kit/session.ts'
+import PhoneBar from './PhoneBar.vue'
 import { stations } from './stations.ts'
 
 /**
@@ -19,13 +20,6 @@ watch(
   () => (isOpen.value = false),
 )
 const others = ['you', 'words'] as const
-const here = computed(() => {
-  const name = String(route.name)
-  const station = stations.find((s) => s.name === name || (name === 'field' && s.name === 'outing'))
-  const known = station || name === 'today' || others.some((o) => o === name)
-  return { key: station?.key ?? '', name: station?.name ?? (known ? name : 'today') }
-})
-const waiting = computed(() => stations.filter((s) => waitsAt(s.name)).length)
 </script>
 
 <template>
@@ -53,32 +47,7 @@ const waiting = computed(() => stations.filter((s) => waitsAt(s.name)).length)
         <span class="n">/</span>{{ say('frame.find') }}
       </button>
     </div>
-    <div class="bar">
-      <RouterLink :to="{ name: 'today' }" class="side" :class="{ here: here.name === 'today' }">{{
-        say('frame.today')
-      }}</RouterLink>
-      <button
-        type="button"
-        class="path"
-        :aria-expanded="isOpen"
-        :aria-label="say('frame.openStations', { here: say(`frame.${here.name}`), count: waiting })"
-        @click="isOpen = !isOpen"
-      >
-        <svg viewBox="0 0 172 14" aria-hidden="true">
-          <path d="M6 7H166" />
-          <circle
-            v-for="(s, i) in stations"
-            :key="s.name"
-            :cx="6 + (i * 160) / 7"
-            cy="7"
-            :r="s.name === here.name ? 6 : 4"
-            :class="{ at: s.name === here.name, marked: waitsAt(s.name) }"
-          />
-        </svg>
-        <span>{{ say(`frame.${here.name}`) }}</span>
-      </button>
-      <button type="button" class="side" @click="emit('find')">{{ say('frame.find') }}</button>
-    </div>
+    <PhoneBar :open="isOpen" @toggle="isOpen = !isOpen" @find="emit('find')" />
   </nav>
 </template>
 
@@ -91,9 +60,6 @@ const waiting = computed(() => stations.filter((s) => waitsAt(s.name)).length)
   display: flex;
   flex-direction: column;
   gap: 0.15rem;
-}
-.bar {
-  display: none;
 }
 .all a,
 .search {
@@ -164,56 +130,6 @@ hr {
   }
   .open hr {
     display: none;
-  }
-  .bar {
-    display: grid;
-    grid-template-columns: auto 1fr auto;
-    align-items: center;
-    padding: 0 0.6rem env(safe-area-inset-bottom);
-  }
-  .bar a,
-  .bar button {
-    min-height: 56px;
-    padding: 0 0.7rem;
-    background: none;
-    border: 0;
-    color: var(--quiet);
-    text-decoration: none;
-    display: grid;
-    place-content: center;
-    cursor: pointer;
-  }
-  .bar .here {
-    color: var(--ink);
-    font-weight: 650;
-  }
-  .bar .path {
-    justify-items: center;
-    color: var(--ink);
-    font-weight: 650;
-    gap: 0.15rem;
-  }
-  svg {
-    width: 172px;
-    height: 14px;
-  }
-  svg path {
-    stroke: var(--rule);
-    stroke-width: 2;
-  }
-  circle {
-    fill: var(--paper);
-    stroke: var(--quiet);
-    stroke-width: 1.5;
-  }
-  circle.marked {
-    stroke: var(--clay);
-    fill: var(--clay-soft);
-    stroke-width: 2.5;
-  }
-  circle.at {
-    fill: var(--ink);
-    stroke: var(--ink);
   }
 }
 </style>

@@ -60,4 +60,3 @@ export function useForm() {
   }
   return { saving, problem, faults, faultAt, faultsBeside, general, theirs, refuse, save, clear }
 }
-export type Form = ReturnType<typeof useForm>

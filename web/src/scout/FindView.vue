@@ -90,7 +90,10 @@ function done(): void {
     </template>
     <template v-if="find">
       <div class="top">
-        <PlateLarge :plant="find.plant ?? find.candidates[0]?.code ?? ''" :beside="find.plant ? undefined : find.candidates[1]?.code" />
+        <PlateLarge
+          :plant="find.plant ?? find.candidates[0]?.code ?? ''"
+          :beside="find.plant ? undefined : find.candidates[1]?.code"
+        />
         <div>
           <h2>{{ nameOf(find) }}</h2>
           <p v-if="plant" class="quiet">

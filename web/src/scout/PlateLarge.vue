@@ -16,10 +16,21 @@ function open(): void {
 </script>
 
 <template>
-  <button type="button" class="plate-button" :aria-label="say('scout.larger', { plant: named() })" @click="open">
+  <button
+    type="button"
+    class="plate-button"
+    :aria-label="say('scout.larger', { plant: named() })"
+    @click="open"
+  >
     <PlantPlate :plant="plant" :ring="ring" />
   </button>
-  <dialog ref="dialog" class="large" :aria-label="named()" @close="isOpen = false" @click.self="dialog?.close()">
+  <dialog
+    ref="dialog"
+    class="large"
+    :aria-label="named()"
+    @close="isOpen = false"
+    @click.self="dialog?.close()"
+  >
     <div v-if="isOpen" class="plates" :class="{ two: beside }">
       <figure v-for="code in beside ? [plant, beside] : [plant]" :key="code">
         <PlantPlate :plant="code" :ring="ring" :label="say(`plant.${code}`)" />

@@ -171,9 +171,6 @@ const print = () => window.print()
   max-width: 30rem;
   margin-bottom: 1rem;
 }
-.take .link {
-  margin-left: 1rem;
-}
 .cautions {
   color: var(--ember-text);
   padding-left: 1.1rem;

@@ -1,29 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { addDays } from '@jardinero/core/quantity'
-import { entryKey } from '@jardinero/core/today'
 import FigureText from '../kit/FigureText.vue'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from '../scout/index.ts'
 import { useKeptSeason, usePlans } from '../season/index.ts'
 import { useSoilNow } from '../soil/index.ts'
 import { useYard } from '../state/index.ts'
-import AgendaPicture from './AgendaPicture.vue'
-import { useAgenda } from './useAgenda.ts'
 
-/** Beside what waits: the weeks ahead, the soil now, what comes up, what is in force. */
-const { places, day, today, zones, timeZone } = useYard()
+/** Beside what waits: the soil now, what comes up, what is in force. */
+const { places, day, today, zones } = useYard()
 const { answer } = useSoilNow()
-const { say, has, day: sayDay, number, time } = useWords()
+const { say, number } = useWords()
 const { load, loaded } = usePlants()
 void load()
-const agenda = useAgenda()
-const shown = computed(() => agenda.value.filter((e) => has(entryKey(e.code))).slice(0, 8))
-const saysOf = ({ code, params }: (typeof shown.value)[number]) =>
-  say(entryKey(code), {
-    ...params,
-    ...(params['at'] !== undefined && { at: time(String(params['at']), timeZone.value, 'long') }),
-  })
 const isNow = computed(() => day.value === today.value)
 const soil = computed(() =>
   isNow.value
@@ -69,17 +59,6 @@ const holds = computed(() => {
 
 <template>
   <aside class="beside">
-    <section>
-      <h2>{{ say('today.weeksAhead') }}</h2>
-      <AgendaPicture :entries="shown" />
-      <ul v-if="shown.length">
-        <li v-for="e in shown" :key="e.id" class="entry">
-          <span class="when">{{ sayDay(e.from < day ? day : e.from, 'weekday') }}</span>
-          <span>{{ saysOf(e) }}</span>
-        </li>
-      </ul>
-      <p v-else class="quiet">{{ say('today.nothingAhead') }}</p>
-    </section>
     <section v-if="soil.length">
       <h2>{{ say('today.soilNow') }}</h2>
       <ul class="pairs">
@@ -134,13 +113,6 @@ ul {
 li {
   padding: 0.25rem 0;
   border-top: 1px solid var(--rule);
-}
-.entry {
-  display: grid;
-  grid-template-columns: 6.4rem 1fr;
-}
-.when {
-  color: var(--quiet);
 }
 .pairs li {
   display: flex;

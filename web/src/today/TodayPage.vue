@@ -9,7 +9,8 @@ import AnewLine from '../soil/AnewLine.vue'
 import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
-/** Comes after what waits stands. */
+/** They come after what waits stands. */
+const TodayWeeks = defineAsyncComponent(afterPage(() => import('./TodayWeeks.vue')))
 const TodayAside = defineAsyncComponent(afterPage(() => import('./TodayAside.vue')))
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
@@ -52,6 +53,7 @@ const heading = computed(() => {
           </RouterLink>
         </li>
       </ol>
+      <TodayWeeks />
       <p class="quiet small caution">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
     </div>
     <TodayAside />
