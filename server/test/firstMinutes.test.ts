@@ -2,7 +2,8 @@ import { randomUUID } from 'node:crypto'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Whereabouts } from '@jardinero/contract/yard'
 import type { CalendarFeed, SharedPlan } from '@jardinero/contract/season'
-import { startTestServer, Visitor, type TestServer } from './harness.ts'
+import { migrations } from '../src/migrations/index.ts'
+import { freshDatabase, startTestServer, Visitor, type TestServer } from './harness.ts'
 import { lawn } from './lawn.ts'
 
 let server: TestServer
@@ -108,5 +109,36 @@ describe('a passkey', () => {
       'wrongPasskey',
     )
     expect((await owner.get('/api/account/security')).json().passkeys).toEqual([])
+  })
+})
+
+describe('a database of the version before', () => {
+  it('keeps its yards as they were said by hand, and its pieces as they were taped', async () => {
+    const { database, drop } = await freshDatabase()
+    await database.runMigrations()
+    for (let i = migrations.length; i > 20; i--) await database.undoLastMigration()
+    const [account, yard, zone, section] = [0, 1, 2, 3].map(() => randomUUID())
+    await database.query(`INSERT INTO account (id, name) VALUES ($1, 'a')`, [account])
+    await database.query(
+      `INSERT INTO yard (id, account_id, name, latitude, longitude, time_zone, climate, timing_school)
+       VALUES ($1, $2, 'y', 38, -84, 'America/New_York', 'c', 'edgeLed')`,
+      [yard, account],
+    )
+    await database.query(
+      `INSERT INTO zone (id, account_id, yard_id, name, turf, state) VALUES ($1, $2, $3, 'z', 't', 's')`,
+      [zone, account, yard],
+    )
+    await database.query(
+      `INSERT INTO section (id, account_id, zone_id, name, kind, lengths_ft, deduction, x_ft, y_ft, turn_deg)
+       VALUES ($1, $2, $3, 's', 'rectangle', '[1,2]', false, 0, 0, 0)`,
+      [section, account, zone],
+    )
+    await database.runMigrations()
+    const [kept] = await database.query('SELECT name, place_from, town, country, elevation_m FROM yard')
+    expect(kept).toEqual({ name: 'y', place_from: null, town: null, country: null, elevation_m: null })
+    const [taped] = await database.query('SELECT kind, lengths_ft, accuracy_ft FROM section')
+    expect(taped).toEqual({ kind: 'rectangle', lengths_ft: [1, 2], accuracy_ft: null })
+    expect(await database.query('SELECT 1 FROM passkey')).toEqual([])
+    await drop()
   })
 })

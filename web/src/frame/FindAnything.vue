@@ -43,7 +43,7 @@ async function move(by: number): Promise<void> {
 <template>
   <dialog
     ref="dialog"
-    class="find"
+    class="over find"
     :aria-label="say('find.title')"
     @close="emit('close')"
     @click.self="dialog?.close()"
@@ -90,13 +90,6 @@ async function move(by: number): Promise<void> {
   max-height: 76vh;
   margin-top: 9vh;
   padding: 0.8rem;
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
-  background: var(--card);
-  color: var(--ink);
-}
-.find::backdrop {
-  background: color-mix(in srgb, var(--ink) 25%, transparent);
 }
 input {
   width: 100%;

@@ -18,7 +18,7 @@ const others = [
 </script>
 
 <template>
-  <dialog ref="dialog" class="keys" @close="emit('close')">
+  <dialog ref="dialog" class="over keys" @close="emit('close')">
     <h2>{{ say('frame.keys') }}</h2>
     <dl>
       <template v-for="s in stations" :key="s.key"
@@ -37,13 +37,6 @@ const others = [
 </template>
 
 <style scoped>
-.keys {
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
-  background: var(--card);
-  color: var(--ink);
-  padding: 1.2rem 1.6rem;
-}
 dl {
   display: grid;
   grid-template-columns: auto 1fr;

@@ -16,7 +16,7 @@ const close = () => (openTerm.term = undefined)
 </script>
 
 <template>
-  <dialog ref="dialog" class="card" aria-labelledby="term-word" @close="close" @click.self="dialog?.close()">
+  <dialog ref="dialog" class="over card" aria-labelledby="term-word" @close="close" @click.self="dialog?.close()">
     <div class="line">
       <TermDrawing :picture="terms[term]" />
       <div>
@@ -36,14 +36,6 @@ const close = () => (openTerm.term = undefined)
 <style scoped>
 .card {
   max-width: 26rem;
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
-  background: var(--card);
-  color: var(--ink);
-  padding: 1.1rem 1.3rem;
-}
-.card::backdrop {
-  background: color-mix(in srgb, var(--ink) 25%, transparent);
 }
 .line {
   display: flex;

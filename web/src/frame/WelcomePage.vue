@@ -55,7 +55,7 @@ async function begin(way: Way): Promise<void> {
     <p class="quiet">{{ say('welcome.questionSays') }}</p>
     <ul>
       <li v-for="(_, way) in ways" :key="way">
-        <button type="button" :disabled="form.saving.value" @click="begin(way)">
+        <button type="button" class="choice" :disabled="form.saving.value" @click="begin(way)">
           <WayDrawing :way="way" />
           <span
             ><strong>{{ say(`welcome.way.${way}`) }}</strong>
@@ -94,29 +94,6 @@ li {
 }
 li:last-child {
   border-bottom: 1px solid var(--rule);
-}
-button {
-  display: grid;
-  grid-template-columns: 4.4rem 1fr;
-  gap: 1.2rem;
-  align-items: center;
-  width: 100%;
-  min-height: 5.4rem;
-  padding: 0.7rem 0.4rem;
-  text-align: left;
-  background: none;
-  border: 0;
-  cursor: pointer;
-}
-button:hover strong {
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-strong {
-  display: block;
-  font-family: var(--serif);
-  font-weight: 500;
-  font-size: 1.25rem;
 }
 .file {
   margin-top: 2rem;

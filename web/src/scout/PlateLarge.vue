@@ -26,7 +26,7 @@ function open(): void {
   </button>
   <dialog
     ref="dialog"
-    class="large"
+    class="over large"
     :aria-label="named()"
     @close="isOpen = false"
     @click.self="dialog?.close()"
@@ -55,14 +55,6 @@ function open(): void {
 .large {
   width: min(72rem, calc(100vw - 1.5rem));
   max-height: 92vh;
-  padding: 1rem 1.4rem;
-  border: 1px solid var(--rule);
-  border-radius: var(--radius);
-  background: var(--card);
-  color: var(--ink);
-}
-.large::backdrop {
-  background: color-mix(in srgb, var(--ink) 35%, transparent);
 }
 .plates.two {
   display: grid;

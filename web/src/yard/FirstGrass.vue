@@ -42,7 +42,7 @@ async function saveOther(): Promise<void> {
 <template>
   <ul class="grasses">
     <li v-for="t in likely" :key="t.code">
-      <button type="button" :disabled="form.saving.value" @click="save(t.code)">
+      <button type="button" class="choice" :disabled="form.saving.value" @click="save(t.code)">
         <GrassPlate :plant="t.code" />
         <span
           ><strong>{{ nameOf(t) }}</strong> <i class="quiet small">{{ t.botanical }}</i></span
@@ -84,29 +84,6 @@ async function saveOther(): Promise<void> {
 }
 li {
   border-bottom: 1px solid var(--rule);
-}
-li button {
-  display: grid;
-  grid-template-columns: 4rem 1fr;
-  gap: 1rem;
-  align-items: center;
-  width: 100%;
-  min-height: 4.4rem;
-  padding: 0.3rem;
-  text-align: left;
-  background: none;
-  border: 0;
-  cursor: pointer;
-}
-li button:hover strong {
-  text-decoration: underline;
-  text-underline-offset: 3px;
-}
-strong {
-  display: block;
-  font-family: var(--serif);
-  font-weight: 500;
-  font-size: 1.15rem;
 }
 .actions {
   display: flex;

@@ -27,7 +27,7 @@ async function signOut(id: string): Promise<void> {
 <template>
   <details>
     <summary>{{ say('security.devices') }}: {{ devices.length }}</summary>
-    <ul class="devices">
+    <ul class="press-rows devices">
       <li v-for="device in devices" :key="device.id">
         <span>{{ nameOf(device) }}</span>
         <span class="quiet small">{{ say('security.seen', { when: when(device.seen) }) }}</span>
@@ -39,19 +39,3 @@ async function signOut(id: string): Promise<void> {
     </ul>
   </details>
 </template>
-
-<style scoped>
-.devices {
-  list-style: none;
-  margin: 0.5rem 0 0;
-  padding: 0;
-}
-.devices li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 1.2rem;
-  align-items: baseline;
-  padding: 0.4rem 0;
-  border-bottom: 1px solid var(--rule);
-}
-</style>

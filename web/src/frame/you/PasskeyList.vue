@@ -42,7 +42,7 @@ async function remove(id: string): Promise<void> {
   <details>
     <summary>{{ say('passkey.title') }}: {{ passkeys.length }}</summary>
     <p class="quiet small">{{ say('passkey.says') }}</p>
-    <ul class="keys">
+    <ul class="press-rows keys">
       <li v-for="key in passkeys" :key="key.id">
         <span>{{ key.name }}</span>
         <span class="quiet small">{{
@@ -60,19 +60,3 @@ async function remove(id: string): Promise<void> {
     <p v-if="form.problem.value" class="stop small" role="alert">{{ form.problem.value.detail }}</p>
   </details>
 </template>
-
-<style scoped>
-.keys {
-  list-style: none;
-  margin: 0.5rem 0;
-  padding: 0;
-}
-.keys li {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.3rem 1.2rem;
-  align-items: baseline;
-  padding: 0.4rem 0;
-  border-bottom: 1px solid var(--rule);
-}
-</style>
