@@ -42,6 +42,7 @@ const nearlyFull = ({ rows, bytes, most }: Security['usage']) =>
         <span v-if="nearlyFull(security.usage)" class="stop">{{ say('security.nearlyFull') }}</span>
       </p>
     </template>
+    <p class="quiet small">{{ say('security.keeps') }}</p>
     <DeleteForm />
   </section>
 </template>
