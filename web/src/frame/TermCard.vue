@@ -16,7 +16,13 @@ const close = () => (openTerm.term = undefined)
 </script>
 
 <template>
-  <dialog ref="dialog" class="over card" aria-labelledby="term-word" @close="close" @click.self="dialog?.close()">
+  <dialog
+    ref="dialog"
+    class="over card"
+    aria-labelledby="term-word"
+    @close="close"
+    @click.self="dialog?.close()"
+  >
     <div class="line">
       <TermDrawing :picture="terms[term]" />
       <div>

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { atHome, reading, record } from '../../test/home.ts'
 import { giveAnswer, homeAnswer } from '../../test/soilAnswer.ts'
 import TodayAside from './TodayAside.vue'
+import TodayWeeks from './TodayWeeks.vue'
 import TodayPage from './TodayPage.vue'
 import { useToday } from './useToday.ts'
 
@@ -70,7 +71,7 @@ describe('the page', () => {
   })
 })
 
-describe('beside what waits', () => {
+describe('under and beside what waits', () => {
   it('stand the weeks ahead, the soil of each place, and what is coming up', async () => {
     const { show, settle } = await atHome({
       readings: warm(47),
@@ -80,8 +81,9 @@ describe('beside what waits', () => {
     giveAnswer(homeAnswer({ weeds: [{ code: 'smoothCrabgrass', emergence }] }))
     const page = show(TodayAside)
     await settle()
-    expect(page.text()).toContain('The next eight weeks')
-    expect(page.text()).toMatch(/Mar 13\s*Water in Sample 50 WG on Front: the last day/)
+    const weeks = show(TodayWeeks)
+    expect(weeks.text()).toContain('The next eight weeks')
+    expect(weeks.text()).toMatch(/Mar 13\s*Water in Sample 50 WG on Front: the last day/)
     expect(page.findAll('.pairs li').map((li) => li.text())).toEqual([
       expect.stringMatching(/^Open middle\s*\d+(\.\d)? °F$/),
       expect.stringMatching(/^Drive edge\s*\d+(\.\d)? °F$/),
