@@ -31,15 +31,15 @@ const found = computed(() => {
       <InputText :id="id" v-model="search" type="search" size="small" autocomplete="off" />
     </FieldRow>
     <p v-if="!found.length" role="status">{{ say('words.none') }}</p>
-    <dl>
-      <div v-for="t in found" :id="`word-${t.code}`" :key="t.code" class="word">
+    <ul>
+      <li v-for="t in found" :id="`word-${t.code}`" :key="t.code" class="word">
         <TermDrawing :picture="terms[t.code]" />
         <div>
-          <dt>{{ t.word }}</dt>
-          <dd>{{ t.says }}</dd>
+          <strong>{{ t.word }}</strong>
+          <p>{{ t.says }}</p>
         </div>
-      </div>
-    </dl>
+      </li>
+    </ul>
   </article>
 </template>
 
@@ -51,7 +51,9 @@ const found = computed(() => {
 h1 {
   font-size: 1.7rem;
 }
-dl {
+ul {
+  list-style: none;
+  padding: 0;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(18rem, 1fr));
   gap: 0 2rem;
@@ -63,14 +65,16 @@ dl {
   padding: 0.8rem 0;
   border-top: 1px solid var(--rule);
 }
-dt {
+strong {
+  display: block;
+  font-weight: 500;
   font-family: var(--serif);
   font-size: 1.1rem;
 }
-dt::first-letter {
+strong::first-letter {
   text-transform: uppercase;
 }
-dd {
+p {
   margin: 0.1rem 0 0;
 }
 @media (max-width: 60rem) {
