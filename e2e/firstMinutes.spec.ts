@@ -218,7 +218,7 @@ test('everything is found by keyboard alone, a word is explained, and the plan i
   await page.keyboard.press('Escape')
   await page.goto(`${running.url}/season`)
   await page.getByRole('button', { name: 'Make an address to subscribe to' }).click()
-  const address = await page.getByLabel('A page anybody may read who has this address:').inputValue()
+  const address = await page.getByLabel('A page to read, for whoever has it:').inputValue()
   const stranger = await (await browser.newContext()).newPage()
   await stranger.goto(address)
   await expect(stranger.getByRole('heading', { level: 1 })).toContainText('Quarry Bend')

@@ -89,6 +89,7 @@ test('a tank goes out on a phone without a network, the browser dies, and the le
   await expect(page.getByText('Kept on this device.')).toBeVisible()
   await expect(page.locator('.keep .clock')).toHaveText(/2:59:\d\d/)
   // The probe is at hand as well.
+  await page.locator('nav.trail .path').click()
   await page.locator('nav.trail a[href$="/soil"]').click()
   await page.getByRole('button', { name: 'Add a probe reading' }).first().click()
   await choose(page, 'Place', 'Drive edge')

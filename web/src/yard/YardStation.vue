@@ -122,15 +122,6 @@ const move = (section: Section, xFt: number, yFt: number) =>
         />
       </template>
       <template v-else>
-        <RestRow :name="say('yard.where')">
-          {{
-            say('yard.whereSays', {
-              town: yard!.town ?? yard!.timeZone.replaceAll('_', ' '),
-              guessed: yard!.placeFrom === 'clock',
-            })
-          }}
-          <button class="link" @click="editing = { what: 'yard' }">{{ say('frame.change') }}</button>
-        </RestRow>
         <RestRow v-for="z in zones" :key="z.id" :name="z.name">
           <template #value
             ><FigureText v-if="areas.get(z.id)" :figure="areas.get(z.id)!.area" :title="z.name"
@@ -154,6 +145,15 @@ const move = (section: Section, xFt: number, yFt: number) =>
           <button class="link" @click="editing = { what: 'place', id: p.id }">
             {{ say('frame.change') }}
           </button>
+        </RestRow>
+        <RestRow :name="say('yard.where')">
+          {{
+            say('yard.whereSays', {
+              town: yard!.town ?? yard!.timeZone.replaceAll('_', ' '),
+              guessed: yard!.placeFrom === 'clock',
+            })
+          }}
+          <button class="link" @click="editing = { what: 'yard' }">{{ say('frame.change') }}</button>
         </RestRow>
         <RestRow v-if="rounding" :name="say('yard.rounding', { rounded: rounding.rounded })">
           <template #value><FigureText :figure="rounding.effect" /></template>
