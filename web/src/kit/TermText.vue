@@ -23,6 +23,8 @@ const pieces = computed<TermPiece[]>(() => find.value(props.text))
 .term {
   all: unset;
   cursor: help;
+  /* A finger or a pointer needs 24 px; padding of what stands in a line moves nothing. */
+  padding-block: 4px;
   text-decoration: underline dotted color-mix(in srgb, var(--quiet) 70%, transparent);
   text-decoration-thickness: 1px;
   text-underline-offset: 4px;
