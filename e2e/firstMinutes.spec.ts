@@ -206,11 +206,13 @@ test('everything is found by keyboard alone, a word is explained, and the plan i
 }) => {
   await enterDemo(page, running)
   await page.keyboard.press('/')
+  await expect(page.getByRole('dialog')).toBeVisible()
   await page.keyboard.type('dandelon')
   await expect(page.getByRole('dialog').getByRole('option').first()).toContainText('dandelion')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('dandelion')
   await page.keyboard.press('/')
+  await expect(page.getByRole('dialog')).toBeVisible()
   await page.keyboard.type('ligule')
   await page.keyboard.press('Enter')
   await expect(page.getByRole('dialog', { name: 'ligule' })).toContainText('thin flap')
