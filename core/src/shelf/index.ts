@@ -56,6 +56,7 @@ export {
   groundFacts,
   judgeApplication,
   judgementRules,
+  lawOn,
   seenDays,
   timesOver,
   situationOf,

@@ -62,9 +62,10 @@ export function useSeasonAnswer() {
   }
   /** No label yet: when it is due all the same, and what to look for in the shop. */
   const withoutLabel = computed<Sentence>(() => {
-    const { zones, barriers } = context.value
-    const lawns = lawnsOf(zones)
-    const fitting = preEmergentActives(lawns, barriers, shelf.almanac.actives).map((a) => a.name)
+    const lawns = lawnsOf(context.value.zones)
+    const fitting = preEmergentActives({ ...context.value, zones: lawns }, shelf.almanac.actives).map(
+      (a) => a.name,
+    )
     const { from, latest, to } = (chosen.value && nextOf(chosen.value)) ?? {}
     const turf = [...new Set(lawns.map((z) => say(`turf.${z.turf}`)))]
     const { locale } = session.preferences
@@ -76,7 +77,7 @@ export function useSeasonAnswer() {
         hasLatest: String(Boolean(latest ?? to)),
         latest: latest ?? to ?? '',
         some: String(fitting.length > 0),
-        // The most used come first in the almanac; three are enough to look for.
+        // In the order of the almanac; three are enough to look for.
         actives: new Intl.ListFormat(locale, { type: 'disjunction' }).format(fitting.slice(0, 3)),
         turfNames: new Intl.ListFormat(locale).format(turf),
       },

@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest'
 import { almanac } from '@jardinero/almanac'
 import type { LabelId } from '../../quantity/index.ts'
-import { partnerActives } from './partner.ts'
+import { usualSituation } from '../../shelf/index.ts'
+import { partnerActives, preEmergentActives } from './partner.ts'
 import type { PlanZone, ProgrammePass } from './programme.ts'
 
 const tarnfold = almanac.sampleLabels.find((l) => l.code === 'tarnfold')!
@@ -28,4 +29,23 @@ it('a partner is of another group, and the turf stands it', () => {
   expect(names).toContain('isoxaben')
   expect(names).not.toContain('atrazine')
   expect(on('centipedegrass').map((a) => a.name)).toContain('atrazine')
+})
+
+it('what to look for in the shop is lawful where the lawn is', () => {
+  const lookedFor = (places: string[]) =>
+    preEmergentActives(
+      {
+        zones: [{ id: 'z', turf: 'tallFescue', state: 'growing', passes: [] } as unknown as PlanZone],
+        barriers: almanac.barriers,
+        around: { situation: { ...usualSituation, places }, hemisphere: 'northern', sprouts: {} } as never,
+      },
+      almanac.actives,
+    ).map((a) => a.name)
+  expect(lookedFor(['US'])).toContain('prodiamine')
+  const named = (place: string) =>
+    almanac.actives.filter((a) => a.law?.[place]?.kind === 'notApproved').map((a) => a.name)
+  for (const place of ['GB', 'EU']) {
+    expect(named(place)).toContain('prodiamine')
+    expect(lookedFor([place]).filter((name) => named(place).includes(name))).toEqual([])
+  }
 })

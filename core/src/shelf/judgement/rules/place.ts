@@ -10,7 +10,7 @@ import { worstOn } from '../worstGround.ts'
 const sameWord = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
 
 /** What the law of each place that is named says of an active there. */
-function lawfulHere({ name, law = {} }: Active, { licensed, site, places }: ShelfSituation): Objection[] {
+export function lawOn({ name, law = {} }: Active, { licensed, site, places }: ShelfSituation): Objection[] {
   return Object.entries(law)
     .filter(([place]) => places.some((own) => sameWord(own, place)))
     .flatMap(([place, { kind, known }]): Objection[] => {
@@ -30,7 +30,7 @@ export const whoAndWhere: Rule = ({ application: { rules }, known, circumstances
   return [
     ...(rules.restrictedUse && !licensed ? [stops('law', 'needsLicence', { label })] : []),
     ...(rules.sites && !rules.sites.includes(site) ? [stops('label', 'notForSite', { label, site })] : []),
-    ...known.flatMap((active) => lawfulHere(active, circumstances.situation)),
+    ...known.flatMap((active) => lawOn(active, circumstances.situation)),
     ...(barred ? [stops('law', 'notInPlace', { label, place: barred })] : []),
   ]
 }
