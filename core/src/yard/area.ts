@@ -5,6 +5,7 @@ import {
   refused,
   type Caution,
   type Figure,
+  type Operand,
   type Outcome,
   type Step,
 } from '../quantity/index.ts'
@@ -36,6 +37,12 @@ function sectionVariance(section: Section, tapeUncertaintyFt: number): number {
   }, 0)
 }
 
+/** Where a section's lengths come from: tapes, what is known of it, or a phone or a picture. */
+export function sourceOf({ kind, accuracyFt }: Section): 'tape' | 'known' | 'outline' {
+  if (kind === 'known') return 'known'
+  return accuracyFt ? 'outline' : 'tape'
+}
+
 const sectionStep = (section: Section, sqFt: number): Step => {
   const names = tapeNames(section.kind, section.lengthsFt.length)
   const many = new Set(names).size < names.length
@@ -49,8 +56,25 @@ const sectionStep = (section: Section, sqFt: number): Step => {
     formula: shapes[section.kind].formula,
     operands: Object.fromEntries(operands),
     result: operand(sqFt, 'ft2'),
-    source: 'tape',
+    source: sourceOf(section),
   }
+}
+
+/** How unsure the whole is: by its tapes, or piece by piece where some of them are not taped. */
+function spreadStep(sections: Section[], tapeUncertaintyFt: number, u: number): Step {
+  const common = { code: 'areaUncertainty', result: operand(u, 'ft2'), source: 'propagation' }
+  if (sections.every((s) => sourceOf(s) === 'tape'))
+    return {
+      ...common,
+      formula: '√ Σ (∂A/∂L × {tapeUncertainty})²',
+      operands: { tapeUncertainty: operand(tapeUncertaintyFt, 'ft') },
+    }
+  const pieces = sections.map((s, i): [string, Operand] => [
+    `pieceUncertainty${i + 1}`,
+    operand(Math.sqrt(sectionVariance(s, tapeUncertaintyFt)), 'ft2'),
+  ])
+  const formula = `√ (${pieces.map(([name]) => `{${name}}²`).join(' + ')})`
+  return { ...common, formula, operands: Object.fromEntries(pieces) }
 }
 
 /**
@@ -99,13 +123,7 @@ export function computeArea(
       : { added: operand(added, 'ft2') },
     result: operand(added - off, 'ft2'),
   }
-  const spread: Step = {
-    code: 'areaUncertainty',
-    formula: '√ Σ (∂A/∂L × {tapeUncertainty})²',
-    operands: { tapeUncertainty: operand(tapeUncertaintyFt, 'ft') },
-    result: operand(u, 'ft2'),
-    source: 'propagation',
-  }
+  const spread = spreadStep(sections, tapeUncertaintyFt, u)
   const steps = sections.map((s, i) => sectionStep(s, sectionsSqFt[i]!))
   return accepted({
     area: figure('ft2', [...steps, sum], cautions),

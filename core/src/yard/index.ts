@@ -1,4 +1,10 @@
-export { computeArea, computeRoundingEffect, defaultTapeUncertaintyFt, type MeasuredArea } from './area.ts'
+export {
+  computeArea,
+  computeRoundingEffect,
+  defaultTapeUncertaintyFt,
+  sourceOf,
+  type MeasuredArea,
+} from './area.ts'
 export { computeGeographicArea } from './geographic.ts'
 export { geographicToPlan, planToGeographic, type GeographicPoint } from './planPosition.ts'
 export {

@@ -87,6 +87,11 @@ describe('a lawn', () => {
     expect(walked.uncertainty.value).toBeCloseTo(10 * Math.hypot(100, 80), 6)
     const known = areaOf(section('known', [Math.sqrt(8000)]))
     expect(known.uncertainty.value).toBeCloseTo(800, 6)
+    // What nobody taped is not said to be taped.
+    expect(known.area.working[0]!.source).toBe('known')
+    expect(walked.area.working[0]!.source).toBe('outline')
+    expect(known.uncertainty.working[0]!.operands).not.toHaveProperty('tapeUncertainty')
+    expect(areaOf(section('rectangle', [100, 80])).area.working[0]!.source).toBe('tape')
   })
 
   it('scales with the square of the tape, and a tape error with its first power', () => {

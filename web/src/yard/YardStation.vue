@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Place, Section, Zone } from '@jardinero/contract/yard'
 import { convert, figure } from '@jardinero/core/quantity'
-import { computeRoundingEffect, isTurf, lawnsOf } from '@jardinero/core/yard'
+import { computeRoundingEffect, isTurf, lawnsOf, sourceOf } from '@jardinero/core/yard'
 import FigureText from '../kit/FigureText.vue'
 import RestRow from '../kit/RestRow.vue'
 import SaidText from '../kit/SaidText.vue'
@@ -29,6 +29,7 @@ const editing = ref<Editing>()
 const done = () => (editing.value = undefined)
 
 const sections = computed(() => zones.value.flatMap((z) => account.sectionsOf(z.id)))
+const taped = computed(() => sections.value.filter((s) => sourceOf(s) === 'tape').length)
 const spot = computed(() => freeSpot(placeSections(sections.value)))
 /** All that is measured of some zones together; independent, so the uncertainties add as squares. */
 function totalOf(of: Zone[]) {
@@ -159,8 +160,8 @@ const move = (section: Section, xFt: number, yFt: number) =>
           <template #value><FigureText :figure="rounding.effect" /></template>
           {{ say('yard.roundingSays') }}
         </RestRow>
-        <RestRow :name="say('yard.tapes')">{{
-          say('yard.tapesSay', { count: sections.length, tape: quantity(0.5, 'ft') })
+        <RestRow v-if="taped" :name="say('yard.tapes')">{{
+          say('yard.tapesSay', { count: taped, tape: quantity(0.5, 'ft') })
         }}</RestRow>
       </template>
     </template>
