@@ -1,26 +1,26 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import { useAccount, useYard } from '../state/index.ts'
 import WhereFields from './WhereFields.vue'
-import type { Placed } from './usePlaced.ts'
+import { movedTo, placedOf, type Placed } from './usePlaced.ts'
 
 /** Where the lawn is, of a yard whose place was guessed by the clock. */
 const account = useAccount()
 const { yard } = useYard()
 const { say } = useWords()
 const form = useForm()
-const placed = ref<Placed | undefined>(yard.value && { ...yard.value })
+const placed = ref<Placed | undefined>(yard.value && placedOf(yard.value))
+const isGuess = computed(() => placed.value?.placeFrom === 'clock')
+/** A clock that no town keeps tells nothing: that is no guess that could be near enough. */
+const isKnown = computed(() => Boolean(placed.value && (!isGuess.value || placed.value.town)))
 /** The guess is kept as if it had been said. */
 const save = () =>
   form.save(() => {
-    const { placeFrom, ...rest } = placed.value!
-    const { latitude, longitude, timeZone, climate, town, country, region, elevationM } = rest
-    const from = placeFrom === 'clock' ? 'town' : placeFrom!
-    const where = { latitude, longitude, timeZone, climate, town, country, region, elevationM }
-    return account.change('yards', yard.value!, { ...where, placeFrom: from })
+    const where = { ...placed.value!, ...(isGuess.value && { placeFrom: 'town' as const }) }
+    return account.change('yards', yard.value!, movedTo(yard.value!, where))
   })
 </script>
 
@@ -30,8 +30,8 @@ const save = () =>
     <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
     <Button
       type="submit"
-      :label="say(placed?.placeFrom === 'clock' ? 'needs.nearEnough' : 'needs.use')"
-      :disabled="form.saving.value"
+      :label="say(isGuess && isKnown ? 'needs.nearEnough' : 'needs.use')"
+      :disabled="form.saving.value || !isKnown"
     />
   </form>
 </template>

@@ -87,6 +87,7 @@ async function takePoint(): Promise<void> {
       :aria-describedby="resultId"
       auto-option-focus
       size="small"
+      @keydown.enter.prevent
       @complete="find($event.query)"
       @option-select="take($event.value)"
     />

@@ -7,14 +7,14 @@ import { useWords } from '../kit/session.ts'
 import FormActions from '../state/FormActions.vue'
 import { useAccount, useRowForm } from '../state/index.ts'
 import WhereFields from './WhereFields.vue'
-import type { Placed } from './usePlaced.ts'
+import { movedTo, placedOf, type Placed } from './usePlaced.ts'
 
 /** What a yard is called and where it is; what followed from the place can be corrected. */
 const props = defineProps<{ yard: Yard }>()
 const emit = defineEmits<{ done: [] }>()
 const account = useAccount()
 const { say, country } = useWords()
-const placed = ref<Placed | undefined>({ ...props.yard })
+const placed = ref<Placed>(placedOf(props.yard))
 const typed = reactive({ name: props.yard.name })
 const climates = computed(() =>
   account.almanac.climates.map((c) => ({ value: c.code, label: `${c.name}: ${c.kind}` })),
@@ -22,41 +22,19 @@ const climates = computed(() =>
 /** Countries whose law is known here, and any other by its two letters. */
 const countries = computed(() =>
   [
-    ...new Set([
-      'US',
-      'CA',
-      'GB',
-      'AU',
-      'NZ',
-      'ZA',
-      ...(placed.value?.country ? [placed.value.country] : []),
-    ]),
+    ...new Set(['US', 'CA', 'GB', 'AU', 'NZ', 'ZA', ...(placed.value.country ? [placed.value.country] : [])]),
   ].map((value) => ({ value, label: country(value) })),
 )
 const row = useRowForm({
   part: 'yards',
   row: props.yard,
-  fields: () => {
-    const {
-      latitude,
-      longitude,
-      timeZone,
-      climate,
-      placeFrom,
-      town,
-      country: code,
-      region,
-      elevationM,
-    } = placed.value!
-    const where = { latitude, longitude, timeZone, climate, placeFrom, town, region, elevationM }
-    return { ...where, name: typed.name, country: code, region: region?.trim() || null }
-  },
+  fields: () => ({ ...movedTo(props.yard, placed.value), name: typed.name }),
   done: () => emit('done'),
 })
 </script>
 
 <template>
-  <form v-if="placed" novalidate @submit.prevent="row.submit">
+  <form novalidate @submit.prevent="row.submit">
     <TextField v-model="typed.name" :label="say('welcome.yardName')" :fault="row.form.faultAt('name')" />
     <WhereFields v-model="placed" />
     <details>

@@ -1,4 +1,5 @@
 import type { Whereabouts, Yard } from '@jardinero/contract/yard'
+import { placesOf } from '@jardinero/core/yard'
 import { get } from '../kit/api.ts'
 
 /** Where a yard lies and what follows from it, as its row keeps it. */
@@ -14,6 +15,42 @@ export type Placed = Pick<
   | 'region'
   | 'elevationM'
 >
+
+/** The place of a yard, out of its row. */
+export const placedOf = ({
+  latitude,
+  longitude,
+  timeZone,
+  climate,
+  placeFrom,
+  town,
+  country,
+  region,
+  elevationM,
+}: Placed): Placed => ({
+  latitude,
+  longitude,
+  timeZone,
+  climate,
+  ...(placeFrom !== undefined && { placeFrom }),
+  ...(town !== undefined && { town }),
+  ...(country !== undefined && { country }),
+  ...(region !== undefined && { region: region?.trim() || null }),
+  ...(elevationM !== undefined && { elevationM }),
+})
+
+/**
+ * What changes of a yard that lies elsewhere than was said. The places whose rules its owner keeps go along as long as they are no
+ * more than where it lay: what the owner added stays.
+ */
+export function movedTo(yard: Yard, placed: Placed): Partial<Yard> {
+  const { shelfSituation: own } = yard
+  const follows = own && own.places.join() === placesOf(yard).join()
+  return {
+    ...placedOf(placed),
+    ...(follows && { shelfSituation: { ...own, places: placesOf(placed) } }),
+  }
+}
 
 const asPlaced = (found: Whereabouts, placeFrom: Placed['placeFrom'], town = found.town): Placed => ({
   latitude: found.latitude,

@@ -30,8 +30,8 @@ const guessed = () => {
 const place = (geolocation: Partial<Geolocation>) => vi.stubGlobal('navigator', { ...navigator, geolocation })
 
 describe('where the lawn is', () => {
-  async function asked() {
-    const home = await atHome({ path: '/soil', state: { yards: [guessed()] } })
+  async function asked(yard = {}) {
+    const home = await atHome({ path: '/soil', state: { yards: [{ ...guessed(), ...yard }] } })
     const sent = standServer({
       'GET /api/yard/whereabouts': [200, lexington],
       'PATCH /api/yard/yards': [200, { ...guessed(), version: 2 }],
@@ -45,6 +45,38 @@ describe('where the lawn is', () => {
     await page.find('form').trigger('submit')
     await until(() => changed(sent))
     expect(changed(sent)).toMatchObject({ placeFrom: 'town', town: 'New York City, New York', version: 1 })
+  })
+  it('is not left as it is where the clock told of no town at all', async () => {
+    const { page } = await asked({ town: null })
+    expect(button(page, 'That is near enough')).toBeUndefined()
+    expect(button(page, 'Use this')!.attributes('disabled')).toBeDefined()
+  })
+  it('is not the guess because Enter was pressed on a town that was typed', async () => {
+    const { page, sent } = await asked()
+    const enter = new KeyboardEvent('keydown', { key: 'Enter', bubbles: true, cancelable: true })
+    input(page, 'Town or postcode').element.dispatchEvent(enter)
+    expect(enter.defaultPrevented).toBe(true)
+    expect(changed(sent)).toBeUndefined()
+  })
+  it('takes the law along where the yard’s own names only the old place', async () => {
+    const situation = {
+      licensed: true,
+      site: 'homeLawn',
+      places: ['US', 'New York'],
+      nearVegetables: false,
+      trees: 'none',
+    }
+    const old = { country: 'US', region: 'New York', shelfSituation: situation }
+    const { page, sent } = await asked(old)
+    place({
+      getCurrentPosition: (found) =>
+        found({ coords: { latitude: 38.05, longitude: -84.46 } } as GeolocationPosition),
+    })
+    await button(page, 'Use this device’s position').trigger('click')
+    await until(() => page.text().includes('Lexington-Fayette'))
+    await page.find('form').trigger('submit')
+    await until(() => changed(sent))
+    expect(changed(sent)).toMatchObject({ shelfSituation: { licensed: true, places: ['US', 'Kentucky'] } })
   })
   it('is this device’s position where it knows and may say it', async () => {
     const { page, sent } = await asked()
