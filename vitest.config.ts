@@ -23,7 +23,16 @@ export default defineConfig({
         },
       },
       // Nor do these: each home is made anew, and what is mounted goes with it.
-      { extends: true, test: { name: 'web', include: ['web/**/*.test.ts'], exclude, isolate: false } },
+      {
+        extends: true,
+        test: {
+          name: 'web',
+          include: ['web/**/*.test.ts'],
+          exclude,
+          isolate: false,
+          setupFiles: ['web/test/settled.ts'],
+        },
+      },
     ],
   },
 })

@@ -104,7 +104,11 @@ describe('a passkey', () => {
   it('is not kept on a word that nobody asked for', async () => {
     const kept = await owner.post('/api/account/passkeys', { name: 'phone', said })
     expect(kept.json().code).toBe('wrongPasskey')
-    await owner.post('/api/account/passkeys/offer', {})
+    const password = 'long enough to do'
+    expect((await owner.post('/api/account/passkeys/offer', {})).statusCode).toBe(400)
+    const wrong = await owner.post('/api/account/passkeys/offer', { password: 'not the one at all' })
+    expect(wrong.json().code).toBe('wrongPassword')
+    expect((await owner.post('/api/account/passkeys/offer', { password })).statusCode).toBe(200)
     expect((await owner.post('/api/account/passkeys', { name: 'phone', said })).json().code).toBe(
       'wrongPasskey',
     )

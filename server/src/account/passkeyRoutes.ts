@@ -4,7 +4,7 @@ import * as wire from '@jardinero/contract/person'
 import type { App } from '../platform/app.ts'
 import { idParams } from '../platform/params.ts'
 import { ProblemError } from '../platform/problem.ts'
-import { demoPersonId } from './demo.ts'
+import { confirmed } from './confirmed.ts'
 import { askForPasskey, keepPasskey, offerPasskey, personOfPasskey, type Site } from './passkeys.ts'
 import { enter, stateOf, type SessionParts } from './sessionRoutes.ts'
 
@@ -28,7 +28,7 @@ function noteChallenge(request: FastifyRequest, reply: FastifyReply, challenge: 
     maxAge: goodForMs / 1000,
   })
 }
-/** What was asked, once. @throws ProblemError wrongPasskey where it is too long ago */
+/** What was asked, not longer ago than five minutes. @throws ProblemError wrongPasskey where it is too long ago */
 function challengeOf(request: FastifyRequest, reply: FastifyReply): string {
   const { valid, value } = request.unsignCookie(request.cookies[cookie] ?? '')
   void reply.clearCookie(cookie, { path: '/api' })
@@ -40,18 +40,18 @@ function challengeOf(request: FastifyRequest, reply: FastifyReply): string {
 /** Ways in without a password: a key is made while signed in, and shown to come in. */
 export function passkeyRoutes(app: App, parts: SessionParts): void {
   const { database } = parts
-  const notDemo = (request: FastifyRequest) => {
-    if (request.person!.id === demoPersonId) throw new ProblemError('demoStays')
-    return request.person!
-  }
   app.post(
     '/api/account/passkeys/offer',
     {
-      schema: { tags, summary: 'What a browser needs to make a passkey', body: Joi.object({}) },
+      schema: { tags, summary: 'What a browser needs to make a passkey', body: wire.confirmOrder },
       config: tries,
     },
     async (request, reply) => {
-      const options = await offerPasskey(database.manager, notDemo(request), siteOf(request))
+      const options = await offerPasskey(
+        database.manager,
+        await confirmed(request, request.body.password),
+        siteOf(request),
+      )
       noteChallenge(request, reply, options.challenge)
       return options
     },
@@ -61,7 +61,7 @@ export function passkeyRoutes(app: App, parts: SessionParts): void {
     { schema: { tags, summary: 'Keep a passkey that was made', body: wire.passkeyOrder }, config: tries },
     async (request, reply) => {
       const made = { ...request.body, site: siteOf(request), challenge: challengeOf(request, reply) }
-      await keepPasskey(database.manager, notDemo(request), made)
+      await keepPasskey(database.manager, request.person!, made)
       void reply.code(204)
     },
   )

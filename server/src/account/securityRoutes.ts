@@ -1,11 +1,10 @@
-import type { FastifyRequest } from 'fastify'
 import * as wire from '@jardinero/contract/person'
 import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
-import { demoPersonId } from './demo.ts'
+import { confirmed } from './confirmed.ts'
 import { endDevice, endOthers, listDevices } from './devices.ts'
 import type { StoredPerson } from '../platform/accountEntities.ts'
-import { checkPassword, hashPassword, isPassword } from './passwords.ts'
+import { checkPassword, hashPassword } from './passwords.ts'
 import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
 import { listPasskeys } from './passkeys.ts'
@@ -15,19 +14,6 @@ import { idParams } from '../platform/params.ts'
 
 const tags = ['account']
 const limited = { rateLimit: { max: 10, timeWindow: '5 minutes' } }
-
-/** The person who asks, by their password. @throws ProblemError wrongPassword, demoStays */
-async function confirmed(
-  request: FastifyRequest,
-  password: string,
-  field = 'password',
-): Promise<StoredPerson> {
-  const person = request.person!
-  if (person.id === demoPersonId) throw new ProblemError('demoStays')
-  if (!(await isPassword(person.passwordHash, password)))
-    throw new ProblemError('wrongPassword', [{ code: 'wrongPassword', field, params: {} }])
-  return person
-}
 
 /** What a person can see and change of how they come in. */
 export function securityRoutes(app: App, { database, mail, wordsFor }: SessionParts, quota: Quota): void {

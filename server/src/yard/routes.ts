@@ -142,7 +142,8 @@ export function yardRoutes(app: App): void {
         summary: 'Clock, hemisphere, nearest shipped climate, height and law of a point, or of a time zone',
         querystring: wire.whereaboutsRequest,
       },
-      config: { open: true },
+      // It asks the thread of the towns, which all share.
+      config: { open: true, rateLimit: { max: 60, timeWindow: '1 minute' } },
     },
     (request) => findWhereabouts(gazetteer, request.query),
   )

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { ApiProblem } from '../kit/api.ts'
+import { canUsePasskeys, showPasskey } from '../kit/passkey.ts'
 import TextField from '../kit/TextField.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
@@ -30,21 +30,16 @@ async function submit(): Promise<void> {
   )
   if (entered) await go()
 }
-/** The key's own library comes when it is asked for. */
 const calledOff = ref(false)
 async function byPasskey(): Promise<void> {
   calledOff.value = false
   const entered = await form.save(async () => {
-    const { showPasskey } = await import('../kit/passkey.ts')
-    const said = await showPasskey().catch((error: unknown) => {
-      if (error instanceof ApiProblem) throw error
-      calledOff.value = true
-    })
+    const said = await showPasskey()
+    calledOff.value = !said
     if (said) await session.enter('passkey', { said })
   })
   if (entered && !calledOff.value) await go()
 }
-const canUsePasskey = 'PublicKeyCredential' in globalThis && !/^[\d.]+$|:/.test(location.hostname)
 const demo = async () => (await form.save(() => session.enter('demo'))) && go()
 </script>
 
@@ -88,7 +83,7 @@ const demo = async () => (await form.save(() => session.enter('demo'))) && go()
             :label="say(fresh ? 'frame.signUp' : 'frame.signIn')"
             :disabled="form.saving.value"
           />
-          <button v-if="!fresh && canUsePasskey" type="button" class="link" @click="byPasskey">
+          <button v-if="!fresh && canUsePasskeys()" type="button" class="link" @click="byPasskey">
             {{ say('passkey.signIn') }}
           </button>
           <button type="button" class="link" @click="((fresh = !fresh), form.clear())">

@@ -51,7 +51,7 @@ export function useEverything() {
   void load()
   const zoneName = (id: string) => zones.value.find((z) => z.id === id)?.name ?? ''
 
-  const places = (): Found[] => [
+  const ways = (): Found[] => [
     ...['today', ...stations.map((s) => s.name)].map((name) => ({
       id: `station.${name}`,
       kind: 'action' as const,
@@ -124,7 +124,7 @@ export function useEverything() {
   })
   const all = computed(() => [
     ...(held.opening?.yards ?? []).map(asYard),
-    ...places(),
+    ...ways(),
     ...ofAccount(),
     ...ofField(),
   ])
@@ -144,7 +144,7 @@ export function useEverything() {
 
   /** What is found at once; the actions where nothing is typed yet. */
   function find(typed: string): Found[] {
-    if (!typed.trim()) return places()
+    if (!typed.trim()) return ways()
     return index.value
       .search(typed)
       .slice(0, most)

@@ -1,14 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useWords } from './session.ts'
-import { openTerm, termFinder, type TermPiece } from './terms.ts'
+import { openTerm, type TermPiece } from './terms.ts'
+import { useTerms } from './useTerms.ts'
 
 /** A text whose terms of the trade are explained on press. */
 const props = defineProps<{ text: string }>()
-const { say, has } = useWords()
-/** The words of the terms come after the page: until then nothing is marked. */
-const find = computed(() => termFinder((term) => (has(`term.${term}`) ? say(`term.${term}`) : '')))
-const pieces = computed<TermPiece[]>(() => find.value(props.text))
+const terms = useTerms()
+const pieces = computed<TermPiece[]>(() => terms.find(props.text))
 </script>
 
 <template>

@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import type { Passkey } from '@jardinero/contract/person'
-import { ApiProblem, send } from '../../kit/api.ts'
+import { send } from '../../kit/api.ts'
 import { canUsePasskeys, makePasskey } from '../../kit/passkey.ts'
 import TextField from '../../kit/TextField.vue'
 import { useSession, useWords } from '../../kit/session.ts'
@@ -15,23 +15,19 @@ const session = useSession()
 const { say } = useWords()
 const form = useForm()
 const name = ref('')
+const password = ref('')
 const calledOff = ref(false)
 const when = (instant: string) =>
   session.words.time(instant, Intl.DateTimeFormat().resolvedOptions().timeZone, 'long')
 async function make(): Promise<void> {
   calledOff.value = false
-  const made = await form.save(async () => {
-    try {
-      await makePasskey(name.value.trim() || say('passkey.usualName'))
-    } catch (error) {
-      if (error instanceof ApiProblem) throw error
-      calledOff.value = true
-    }
-  })
-  if (made && !calledOff.value) {
+  await form.save(async () => {
+    calledOff.value = !(await makePasskey(name.value.trim() || say('passkey.usualName'), password.value))
+    if (calledOff.value) return
     name.value = ''
+    password.value = ''
     emit('changed')
-  }
+  })
 }
 async function remove(id: string): Promise<void> {
   if (await form.save(() => send('DELETE', `/api/account/passkeys/${id}`))) emit('changed')
@@ -53,10 +49,17 @@ async function remove(id: string): Promise<void> {
     </ul>
     <form v-if="canUsePasskeys()" novalidate @submit.prevent="make">
       <TextField v-model="name" :label="say('passkey.name')" :hint="say('passkey.nameHint')" />
+      <TextField
+        v-model="password"
+        type="password"
+        :label="say('frame.password')"
+        :fault="form.faultAt('password')"
+        autocomplete="current-password"
+      />
       <Button type="submit" size="small" :label="say('passkey.make')" :disabled="form.saving.value" />
     </form>
     <p v-else class="small">{{ say('passkey.notHere') }}</p>
     <p v-if="calledOff" role="status" class="small">{{ say('passkey.calledOff') }}</p>
-    <p v-if="form.problem.value" class="stop small" role="alert">{{ form.problem.value.detail }}</p>
+    <p v-if="form.general.value" class="stop small" role="alert">{{ form.general.value }}</p>
   </details>
 </template>
