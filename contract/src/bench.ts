@@ -212,6 +212,7 @@ export const calibration = rowShapes<Calibration>({
     spacingIn: number,
     flOzCaught: number,
     wettedGalPer1000: number,
+    usualGalPer1000: number,
     psi: number,
     setting: Joi.string().trim().max(40).allow(''),
     weighed: list(Joi.object({ areaSqFt: number.required(), lb: number.required() }), 20),

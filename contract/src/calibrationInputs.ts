@@ -7,6 +7,8 @@ export interface CalibrationInputs {
   spacingIn?: number
   flOzCaught?: number
   wettedGalPer1000?: number
+  /** Of a sprayer that nobody measured. */
+  usualGalPer1000?: number
   psi?: number
   /** Of a spreader: the setting, and what its runs took. */
   setting?: string

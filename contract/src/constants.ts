@@ -11,6 +11,7 @@ export const calibrationMethods = [
   'ounces',
   'weighBack',
   'wetted',
+  'usual',
 ] as const
 /** Where a wind comes from; empty where nobody said. */
 export const compass = ['', ...compassPoints] as const

@@ -7,6 +7,7 @@ export {
 } from './calibration/anyCalibration.ts'
 export { computeCalibration, type Calibration, type CalibrationRun } from './calibration/knownArea.ts'
 export { computeSpreadRate, findSwath, type SpreaderRun, type Swath } from './calibration/spreader.ts'
+export { isMeasured, usualCarrierOf } from './calibration/usual.ts'
 export { computeFertiliser, usualNitrogen, type Feeding } from './fertiliser.ts'
 export { usualWaterFirst, type FillingStep } from './filling.ts'
 export { loadPlans, planLoads, type LoadPlan } from './loads.ts'

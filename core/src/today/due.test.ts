@@ -116,5 +116,6 @@ describe('what is due', () => {
     const days = [{ day: '2025-06-01' }, { day: '2026-03-01' }, { day: '2026-04-01' }]
     expect(computeSinceCalibration(days, '2026-03-11')).toBe(10)
     expect(computeSinceCalibration(days, '2025-01-01')).toBeUndefined()
+    expect(computeSinceCalibration([{ day: '2026-03-01', method: 'usual' }], '2026-03-11')).toBeUndefined()
   })
 })

@@ -1,3 +1,4 @@
+import { isMeasured } from '../bench/index.ts'
 import { computeAfterPass, computeWateringIn, type WaterDay } from '../ledger/index.ts'
 import { daysBetween, yearOf, type Day, type PlaceId, type ZoneId, type RecordId } from '../quantity/index.ts'
 import { computeExpectation, findUse, makesBarrier, type Active, type LabelRules } from '../shelf/index.ts'
@@ -107,8 +108,11 @@ export const computeBarriersDue = (
       return zone ? [{ zone, plant, germinates, days: daysBetween(day, germinates) }] : []
     })
 
-/** Days since the newest calibration; nothing where there is none yet. */
-export const computeSinceCalibration = (calibrations: { day: Day }[], day: Day): number | undefined => {
-  const days = calibrations.filter((c) => c.day <= day).map((c) => daysBetween(c.day, day))
+/** Days since the newest calibration that somebody made; nothing where there is none yet. */
+export const computeSinceCalibration = (
+  calibrations: { day: Day; method?: string | null }[],
+  day: Day,
+): number | undefined => {
+  const days = calibrations.filter((c) => c.day <= day && isMeasured(c)).map((c) => daysBetween(c.day, day))
   return days.length ? Math.min(...days) : undefined
 }

@@ -35,6 +35,8 @@ export interface TodayState {
   hasSprayer: boolean
   /** Days since the newest calibration. */
   sinceCalibration?: number
+  /** A sprayer goes by a usual figure until somebody measures it. */
+  usesUsualCarrier?: boolean
   hasLabel: boolean
   /** Zones already treated with a pre-emergent this season. */
   treatedZones: string[]
@@ -175,7 +177,12 @@ function readyItems(state: TodayState): TodayItem[] {
   const items: TodayItem[] = []
   if (!state.hasEdge) items.push({ code: 'markEdge', room: 'yard', params: {}, loss: 0.5 })
   if (!state.hasSprayer || state.sinceCalibration === undefined)
-    items.push({ code: 'calibrate', room: 'bench', params: {}, loss: 0.45 })
+    items.push({
+      code: state.usesUsualCarrier ? 'measureSprayer' : 'calibrate',
+      room: 'bench',
+      params: {},
+      loss: 0.45,
+    })
   else if (state.sinceCalibration > calibrateEveryDays)
     items.push({ code: 'calibrateAgain', room: 'bench', params: { days: state.sinceCalibration }, loss: 0.4 })
   if (!state.hasLabel) items.push({ code: 'copyLabel', room: 'bench', params: {}, loss: 0.42 })

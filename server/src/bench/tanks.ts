@@ -144,6 +144,7 @@ async function gatherTank(
     grounds,
     products: await productsOf(scope, order, tools),
     carrierVolume: { value: calibrated.carrierVolume.value, unit: 'gal/1000ft2' },
+    ...(calibration.method === 'usual' && { carrierIsUsual: true }),
     capacityGal: Math.min(order.fillGal ?? Infinity, sprayer.capacityGal ?? NaN),
     loadPlan: order.loadPlan,
     ...(order.spareGal && { spareGal: order.spareGal }),

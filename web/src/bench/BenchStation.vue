@@ -87,8 +87,15 @@ async function recorded(): Promise<void> {
         :label="say(`bench.needs.${bench.missing.value}`)"
         @click="needs[bench.missing.value]?.()"
       />
+      <button
+        v-if="bench.missing.value === 'calibration' && bench.gear.usual.value"
+        class="link"
+        @click="form.save(bench.gear.takeUsual)"
+      >
+        {{ say('bench.goByUsual') }}
+      </button>
       <Button
-        v-else-if="stage === 'planned'"
+        v-if="stage === 'planned'"
         :label="say('bench.startMixing')"
         :disabled="form.saving.value"
         @click="start"

@@ -6,6 +6,7 @@ import {
   computeAnyCalibration,
   checkNozzle,
   spreaderKinds,
+  usualCarrierOf,
   type CalibrationRecord,
 } from '@jardinero/core/bench'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -43,6 +44,7 @@ const typed = reactive({
   spacingIn:
     props.calibration?.inputs?.spacingIn ?? (props.sprayer.swathFt ? props.sprayer.swathFt * 12 : undefined),
   flOzCaught: props.calibration?.inputs?.flOzCaught,
+  usualGalPer1000: props.calibration?.inputs?.usualGalPer1000 ?? usualCarrierOf(props.sprayer.kind),
   psi: props.calibration?.inputs?.psi,
   setting: props.calibration?.inputs?.setting ?? '',
 })
@@ -63,6 +65,8 @@ const inputs = computed(() => {
       ...(setting && { setting }),
       weighed: filled.value.map((r) => ({ areaSqFt: r.areaSqFt ?? NaN, lb: r.volumeGal ?? NaN })),
     }
+  if (typed.method === 'usual')
+    return typed.usualGalPer1000 === undefined ? {} : { usualGalPer1000: typed.usualGalPer1000 }
   return typed.method === 'catch' || typed.method === 'ounces' ? numbers : null
 })
 const fields = () => ({
@@ -147,13 +151,20 @@ const cautions = computed(() => [
       <NumberField v-model="typed.psi" :label="say('bench.psi')" />
     </template>
     <NumberField
+      v-else-if="typed.method === 'usual'"
+      v-model="typed.usualGalPer1000"
+      unit="gal/1000ft2"
+      :label="say('bench.usualCarrier')"
+      :fault="form.faultAt('inputs.usualGalPer1000')"
+    />
+    <NumberField
       v-else
       v-model="typed.flOzCaught"
       unit="floz"
       :label="say('bench.flOzCaught')"
       :fault="form.faultAt('flOzCaught', 'inputs.flOzCaught')"
     />
-    <StopWatch v-if="!isSpreader" :pace="found?.pace?.value" />
+    <StopWatch v-if="!isSpreader && typed.method !== 'usual'" :pace="found?.pace?.value" />
     <p v-if="form.faultAt('runs')" class="stop" role="alert">{{ form.faultAt('runs') }}</p>
     <div v-if="found" role="status">
       <p><FigureText :figure="found.figure" /></p>

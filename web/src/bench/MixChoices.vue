@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { Sprayer } from '@jardinero/contract/bench'
 import { computed } from 'vue'
 import { loadPlans } from '@jardinero/core/bench'
 import { kindOf } from '@jardinero/core/shelf'
@@ -10,6 +9,7 @@ import RestRow from '../kit/RestRow.vue'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
 import CanRest from './CanRest.vue'
+import EquipmentRest from './EquipmentRest.vue'
 import GroundRest from './GroundRest.vue'
 import MixProducts from './MixProducts.vue'
 import ToolsRest from './ToolsRest.vue'
@@ -22,14 +22,6 @@ const emit = defineEmits<{ edit: [what: 'sprayer' | 'calibration' | 'label', id?
 const { say, day: sayDay } = useWords()
 const options = useOptions()
 const b = props.bench
-const equipment = computed(() =>
-  b.gear.calibrations.value.flatMap((c) => {
-    const sprayer = b.gear.sprayersOf(c)
-    return sprayer
-      ? [{ value: c.id, label: say('bench.calibratedOn', { name: sprayer.name, day: c.day }) }]
-      : []
-  }),
-)
 const labelOptions = computed(() => b.goods.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
 function takeFirst(id: string | undefined): void {
   if (id) (wetted.value ? b.leaveCan : b.startWith)([id])
@@ -55,51 +47,11 @@ const wetted = computed(() => b.gear.calibration.value?.method === 'wetted')
 /** A tank on wheels is filled for the day, and drawn down lawn by lawn. */
 const isRig = computed(() => ['truckRig', 'towBehind'].includes(b.gear.sprayer.value?.kind ?? ''))
 const isWet = computed(() => !b.gear.spreads.value)
-const capacityOf = ({ capacityGal, hopperLb }: Sprayer) =>
-  hopperLb ? { value: hopperLb, unit: 'lb' } : { value: capacityGal ?? 0, unit: 'gal' }
 </script>
 
 <template>
   <GroundRest :bench="bench" :fault-at="faultAt" />
-  <ChoiceField
-    v-if="equipment.length > 1"
-    :model-value="b.gear.calibration.value?.id"
-    :label="say('bench.equipment')"
-    :options="equipment"
-    @update:model-value="$event && b.takeEquipment($event)"
-  />
-  <RestRow :name="b.gear.sprayer.value?.name ?? say('bench.noSprayer')">
-    <template #value>
-      <FigureText v-if="b.gear.calibrated.value" :figure="b.gear.calibrated.value.carrierVolume" />
-      <FigureText
-        v-else-if="b.gear.anyCalibrated.value?.kind === 'spreader'"
-        :figure="b.gear.anyCalibrated.value.spreadRate"
-      />
-    </template>
-    <template v-if="b.gear.sprayer.value && b.gear.calibration.value">{{
-      say(b.gear.spreads.value ? 'bench.weighedBack' : wetted ? 'bench.wetted' : 'bench.calibrated', {
-        day: b.gear.calibration.value.day,
-        runs: b.gear.calibration.value.runs.length,
-        variation: { value: b.gear.calibrated.value?.variation?.value ?? 0, unit: 'ratio' },
-        capacity: capacityOf(b.gear.sprayer.value),
-        setting: b.gear.calibration.value.inputs?.setting || 'none',
-      })
-    }}</template>
-    <p v-if="b.gear.dueAgain.value" class="stop">
-      {{ say('bench.dueAgain', { day: b.gear.dueAgain.value }) }}
-    </p>
-    <span class="links">
-      <button class="link" @click="emit('edit', 'sprayer', b.gear.sprayer.value?.id)">
-        {{ say(b.gear.sprayer.value ? 'bench.changeSprayer' : 'bench.addSprayer') }}
-      </button>
-      <button v-if="b.gear.sprayer.value && !wetted" class="link" @click="emit('edit', 'calibration')">
-        {{ say('bench.calibrateNow') }}
-      </button>
-      <button v-if="b.gear.sprayer.value" class="link" @click="emit('edit', 'sprayer')">
-        {{ say('bench.anotherSprayer') }}
-      </button>
-    </span>
-  </RestRow>
+  <EquipmentRest :bench="bench" @edit="(...what) => emit('edit', ...what)" />
   <template v-if="b.goods.label.value">
     <ChoiceField
       :model-value="b.goods.label.value.id"

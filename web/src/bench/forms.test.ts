@@ -81,6 +81,21 @@ describe('calibrating', () => {
     await input(page, 'Caught').setValue('44')
     expect(page.find('[role=status]').text()).toContain('1.01 gal per 1,000 sq ft')
   })
+  it('goes by the usual figure of its kind where nobody measured, and says so', async () => {
+    const { page, sent } = await form()
+    await pick(page, 'How', 'usual')
+    expect(page.find('[role=status]').text()).toMatch(/1 gal per 1,000 sq ft.*Nobody measured this sprayer/s)
+    await input(page, 'Water it puts down').setValue('9')
+    await page.find('form').trigger('submit')
+    expect(page.text()).toContain(
+      'A usual figure is between 0.3 gal per 1,000 sq ft and 5 gal per 1,000 sq ft',
+    )
+    expect(sent).toEqual([])
+    await input(page, 'Water it puts down').setValue('0.8')
+    await page.find('form').trigger('submit')
+    await until(() => page.emitted('done'))
+    expect(sent[0]!.body).toMatchObject({ method: 'usual', runs: [], inputs: { usualGalPer1000: 0.8 } })
+  })
   it('weighs a spreader back', async () => {
     const { page, sent } = await form({ ...sprayer, kind: 'rotarySpreader' } as Sprayer)
     expect(page.findAll('label').some((l) => l.text() === 'How')).toBe(false)

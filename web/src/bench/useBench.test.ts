@@ -50,6 +50,31 @@ describe('what the bench starts from', () => {
   })
 })
 
+describe('a sprayer that nobody measured', () => {
+  it('is mixed for by its usual figure, which is marked, until somebody measures it', async () => {
+    const usual = {
+      id: 'u',
+      version: 1,
+      sprayerId: 'p',
+      day: '2026-02-27',
+      runs: [],
+      note: '',
+      method: 'usual' as const,
+      inputs: { usualGalPer1000: 1 },
+    }
+    const alone = await bench({ state: { calibrations: [usual] } })
+    expect(alone.b.gear.calibration.value?.id).toBe('u')
+    const mix = alone.b.outcome.value
+    expect(mix?.ok && mix.value.cautions.map((c) => c.code)).toContain('carrierUsual')
+    const both = await bench({
+      state: { calibrations: [usual, { ...homeState().calibrations[0]!, day: '2025-01-01' }] },
+    })
+    expect(both.b.gear.calibration.value?.id).not.toBe('u')
+    const measured = both.b.outcome.value
+    expect(measured?.ok && measured.value.cautions.map((c) => c.code)).not.toContain('carrierUsual')
+  })
+})
+
 describe('spots by the can', () => {
   const printed = {
     ...rules,

@@ -1,6 +1,13 @@
 import { computed, type Ref } from 'vue'
-import { calibrationDays, computeAnyCalibration, spreaderKinds } from '@jardinero/core/bench'
+import {
+  calibrationDays,
+  computeAnyCalibration,
+  isMeasured,
+  spreaderKinds,
+  usualCarrierOf,
+} from '@jardinero/core/bench'
 import { addDays, type SprayerId } from '@jardinero/core/quantity'
+import { newId } from '../kit/api.ts'
 import { useAccount, useYard } from '../state/index.ts'
 import type { TankChoices } from './useTankChoices.ts'
 
@@ -16,8 +23,9 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   const calibration = computed(
     () =>
       calibrations.value.find((c) => c.id === choices.value.calibrationId && fits(c)) ??
-      // A can is taken on purpose, by its spot mix.
-      calibrations.value.find((c) => fits(c) && c.method !== 'wetted'),
+      // What somebody measured comes before a usual figure; a can is taken on purpose, by its spot mix.
+      calibrations.value.find((c) => fits(c) && isMeasured(c)) ??
+      calibrations.value.find((c) => fits(c) && c.method === 'usual'),
   )
   const sprayer = computed(() => {
     const own = account.state.sprayers.find((s) => s.id === calibration.value?.sprayerId)
@@ -36,12 +44,30 @@ export function useGear(choices: Ref<TankChoices>, askedSpread: Ref<boolean | un
   /** The day from which the calibration should be made again, once that is past. */
   const dueAgain = computed(() => {
     const due =
-      calibration.value && calibration.value.method !== 'wetted'
+      calibration.value && isMeasured(calibration.value)
         ? addDays(calibration.value.day, calibrationDays)
         : undefined
     return due && due <= today.value ? due : undefined
   })
+  /** The figure that its kind usually puts down; nothing where it is a spreader. */
+  const usual = computed(() => sprayer.value && usualCarrierOf(sprayer.value.kind))
+  /** Goes by it until somebody measures. */
+  const takeUsual = () =>
+    account.add(
+      'calibrations',
+      {
+        sprayerId: sprayer.value!.id,
+        day: today.value,
+        runs: [],
+        note: '',
+        method: 'usual',
+        inputs: { usualGalPer1000: usual.value! },
+      },
+      newId(),
+    )
   return {
+    usual,
+    takeUsual,
     calibration,
     calibrations,
     calibrated,

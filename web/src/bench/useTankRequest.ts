@@ -53,7 +53,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
   const shelf = useShelf()
   const { tools, toolOf, own } = useTools()
   const { isReady } = useCircumstances()
-  const { calibrated, sprayer, spreads } = gear
+  const { calibration, calibrated, sprayer, spreads } = gear
   const { label, products, doseOf } = goods
   /** One's own tools, else of the usual ones those that show the reader's units; the core goes on to all where none of them has a mark. */
   const offered = computed(() => {
@@ -78,6 +78,7 @@ export function useTankRequest({ choices, passDay, grounds, gear, goods }: Chose
         }
       }),
       carrierVolume: { value: calibrated.value.carrierVolume.value, unit: 'gal/1000ft2' },
+      ...(calibration.value!.method === 'usual' && { carrierIsUsual: true }),
       capacityGal: Math.min(choices.value.fillGal ?? Infinity, sprayer.value.capacityGal ?? NaN),
       loadPlan: choices.value.loadPlan,
       tools: offered.value,

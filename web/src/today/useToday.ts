@@ -54,10 +54,7 @@ export function useToday() {
     return held && { label: held.label, when: span(held.from, held.to, timeZone.value), why: held.why }
   })
   const state = computed<TodayState>(() => {
-    const sinceCalibration = computeSinceCalibration(
-      account.state.calibrations.filter((c) => c.method !== 'wetted'),
-      day.value,
-    )
+    const sinceCalibration = computeSinceCalibration(account.state.calibrations, day.value)
     const rated = new Set(account.state.ratings.map((r) => r.recordId))
     const named = (is: (zoneId: ZoneId) => boolean) => zones.value.filter((z) => is(z.id)).map((z) => z.name)
     return {
@@ -71,6 +68,7 @@ export function useToday() {
       sinceReading: computeSinceReading(places.value, probeReadings.value, day.value),
       hasSprayer: account.state.sprayers.length > 0,
       ...(sinceCalibration !== undefined && { sinceCalibration }),
+      usesUsualCarrier: account.state.calibrations.some((c) => c.method === 'usual'),
       hasLabel: account.state.labels.length > 0,
       treatedZones: named((id) => treated.value.has(id)),
       untreatedZones: named((id) => !treated.value.has(id)),

@@ -2,11 +2,12 @@ import { accepted, refused, type Figure, type Outcome } from '../../quantity/ind
 import { computeCatchCarrier, computeOuncesCarrier } from './flow.ts'
 import { computeCalibration, type Calibration, type CalibrationRun } from './knownArea.ts'
 import { computeSpreadRate, type SpreaderRun } from './spreader.ts'
+import { computeUsualCarrier } from './usual.ts'
 import { computeWettedCarrier } from './wetted.ts'
 
 /** A calibration as it is kept: its method, and what that rests on. */
 export interface CalibrationRecord {
-  method?: 'knownArea' | 'wholeLawn' | 'catch' | 'ounces' | 'weighBack' | 'wetted' | null
+  method?: 'knownArea' | 'wholeLawn' | 'catch' | 'ounces' | 'weighBack' | 'wetted' | 'usual' | null
   runs: CalibrationRun[]
   inputs?: {
     nozzleGpm?: number
@@ -14,6 +15,7 @@ export interface CalibrationRecord {
     spacingIn?: number
     flOzCaught?: number
     wettedGalPer1000?: number
+    usualGalPer1000?: number
     weighed?: SpreaderRun[]
   } | null
 }
@@ -48,6 +50,10 @@ export function computeAnyCalibration({ method, runs, inputs }: CalibrationRecor
       return inputs?.wettedGalPer1000 === undefined
         ? incomplete('inputs.wettedGalPer1000')
         : asSprayer(computeWettedCarrier(inputs.wettedGalPer1000))
+    case 'usual':
+      return inputs?.usualGalPer1000 === undefined
+        ? incomplete('inputs.usualGalPer1000')
+        : asSprayer(computeUsualCarrier(inputs.usualGalPer1000))
     case 'weighBack': {
       const rate = computeSpreadRate(inputs?.weighed ?? [])
       return rate.ok ? accepted({ kind: 'spreader', spreadRate: rate.value }) : rate

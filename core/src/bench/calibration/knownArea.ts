@@ -27,7 +27,7 @@ export interface Calibration {
 }
 
 /** Spray rates of lawn work run from about 0.5 to 2+; outside this something was misread. */
-const usualGalPer1000 = { least: 0.3, most: 5 }
+export const usualGalPer1000 = { least: 0.3, most: 5 }
 /** No hand or boom puts down more. Estimate. */
 const mostGalPer1000 = 20
 const steadyVariation = 0.05

@@ -53,6 +53,8 @@ export interface TankRequest {
   grounds: TankGround[]
   products: TankProductOrder[]
   carrierVolume: Quantity<'gal/1000ft2'>
+  /** Nobody measured it: the usual figure of its kind. */
+  carrierIsUsual?: boolean
   /** What the sprayer is filled to at most. */
   capacityGal: number
   /** Mixed beside what the grounds take, for those that are not known yet. */

@@ -235,6 +235,7 @@ export function computeTank(request: TankRequest): Outcome<TankMix> {
     ...(watering.window && { watering: watering.window }),
     ...(offer && { offer }),
     cautions: [
+      ...(request.carrierIsUsual ? [{ code: 'carrierUsual', params: {} }] : []),
       ...cautions,
       ...partners.cautions,
       ...mindAreas(grounds),
