@@ -122,7 +122,7 @@ test('Spanish over the whole application: no raw key, no English heading, nothin
   for (const [path, says] of [
     ['/', 'pendiente'],
     ['/yard', 'mide'],
-    ['/scout', 'hallazgo'],
+    ['/scout', 'maleza'],
     ['/scout?at=key', 'planta'],
     ['/soil', ''],
     ['/season', ''],

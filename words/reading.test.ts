@@ -1,9 +1,10 @@
 import { expect, it } from 'vitest'
 import { loadWholeCatalogue } from './src/index.ts'
-import { gradeAll, gradeOf, medianOf } from './test/readingGrade.ts'
+import { gradeAll, gradeOf, medianOf, spanishSyllables } from './test/readingGrade.ts'
 
 const english = await loadWholeCatalogue('en-US')
 const { all, headlines } = gradeAll(english)
+const inSpanish = gradeAll(await loadWholeCatalogue('es-US'), 'es')
 
 it('measures what is hard to read', () => {
   const none = new Set<string>()
@@ -18,6 +19,27 @@ it('opens every page in words of grade 7 or less, none over 10', () => {
   expect(headlines.length).toBeGreaterThan(90)
   expect(medianOf(headlines)).toBeLessThanOrEqual(7)
   expect(headlines.filter((h) => h.grade > 10).map((h) => `${h.key}: ${h.text}`)).toEqual([])
+})
+it('counts the syllables of Spanish', () => {
+  const counted = {
+    césped: 2,
+    maleza: 3,
+    guía: 2,
+    agua: 2,
+    que: 1,
+    fertilizante: 5,
+    día: 2,
+    leer: 2,
+    ley: 1,
+    muy: 1,
+  }
+  for (const [word, syllables] of Object.entries(counted))
+    expect(spanishSyllables(word), word).toBe(syllables)
+})
+it('opens every page in Spanish of the same grades', () => {
+  expect(inSpanish.headlines.length).toBeGreaterThan(90)
+  expect(medianOf(inSpanish.headlines)).toBeLessThanOrEqual(7)
+  expect(inSpanish.headlines.filter((h) => h.grade > 10).map((h) => `${h.key}: ${h.text}`)).toEqual([])
 })
 it('keeps the rest at grade 8 or less for nine sentences of ten', () => {
   const hard = all.filter((s) => s.grade > 8)
