@@ -10,7 +10,8 @@ import { useAccount, useYard } from '../state/index.ts'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useWords } from '../kit/session.ts'
-import { useMore } from '../kit/useMore.ts'
+import LongList from '../kit/LongList.vue'
+import { useLongList } from '../kit/useLongList.ts'
 import LimitBar from './LimitBar.vue'
 import SeasonPdf from './SeasonPdf.vue'
 import RecordSheet from './RecordSheet.vue'
@@ -28,7 +29,10 @@ const { say, quantity, day: sayDay } = useWords()
 const open = ref<string>()
 
 const shown = computed(() => records.value.filter((r) => r.day.startsWith(String(year.value))).reverse())
-const { some, left, more } = useMore(shown)
+const list = useLongList(shown, (r) =>
+  [r.zoneName, r.rules.name, ...r.rules.actives.map((a) => a.name), sayDay(r.day, 'long')].join(' '),
+)
+const { some } = list
 const years = computed(() =>
   [...new Set([today.value.slice(0, 4), ...account.state.history.map((h) => String(h.year))])]
     .sort()
@@ -92,23 +96,22 @@ const standIn = (y: string) =>
     <LimitBar v-for="l in limits" :key="l.key" :limit="l" />
     <h2 class="part">{{ say('ledger.records', { year: String(year) }) }}</h2>
     <p v-if="!shown.length" class="quiet">{{ say('ledger.noRecords') }}</p>
-    <ul class="records">
-      <li v-for="r in some" :key="r.id" :class="{ open: open === r.id }">
-        <button class="row" :aria-expanded="open === r.id" @click="open = open === r.id ? undefined : r.id">
-          <span>{{ sayDay(r.day, 'weekday') }}</span>
-          <strong>{{ r.zoneName }}</strong>
-          <span>{{ r.rules.name }}</span>
-          <span class="figure-cell">{{ quantity(r.rate.value, r.rate.unit) }}</span>
-          <span v-if="r.amendments.length" class="quiet small">{{
-            say('ledger.amendedTimes', { count: r.amendments.length })
-          }}</span>
-        </button>
-        <RecordSheet v-if="open === r.id" :record="r" />
-      </li>
-    </ul>
-    <button v-if="left" type="button" class="link" @click="more">
-      {{ say('frame.showMore', { left }) }}
-    </button>
+    <LongList :list="list" :label="say('ledger.search')">
+      <ul class="records">
+        <li v-for="r in some" :key="r.id" :class="{ open: open === r.id }">
+          <button class="row" :aria-expanded="open === r.id" @click="open = open === r.id ? undefined : r.id">
+            <span>{{ sayDay(r.day, 'weekday') }}</span>
+            <strong>{{ r.zoneName }}</strong>
+            <span>{{ r.rules.name }}</span>
+            <span class="figure-cell">{{ quantity(r.rate.value, r.rate.unit) }}</span>
+            <span v-if="r.amendments.length" class="quiet small">{{
+              say('ledger.amendedTimes', { count: r.amendments.length })
+            }}</span>
+          </button>
+          <RecordSheet v-if="open === r.id" :record="r" />
+        </li>
+      </ul>
+    </LongList>
     <template #rests>
       <RestRow v-for="y in years" :key="y" :name="y">
         <template #value>{{ say('ledger.passCount', { count: passesIn(y) }) }}</template>

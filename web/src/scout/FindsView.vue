@@ -3,7 +3,9 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import FigureText from '../kit/FigureText.vue'
+import LongList from '../kit/LongList.vue'
 import StationPage from '../kit/StationPage.vue'
+import { useLongList } from '../kit/useLongList.ts'
 import { useWords } from '../kit/session.ts'
 import YardPlan from '../yard/YardPlan.vue'
 import FindPins from './FindPins.vue'
@@ -32,6 +34,8 @@ const rows = computed(() =>
     best: verdictOf(find)?.acts[0],
   })),
 )
+const list = useLongList(rows, ({ find, name }) => `${name} ${placeName(find)}`)
+const { some } = list
 /** The find on which something is to be done, by the rank of its best act. */
 const pressing = computed(
   () =>
@@ -69,24 +73,26 @@ const answer = computed(() => {
       /></template>
     </YardPlan>
     <p class="quiet small">{{ say('scout.plan') }}</p>
-    <ul class="finds">
-      <li v-for="{ find, name, amount, best } in rows" :key="find.id">
-        <button type="button" class="row" @click="open('find', { find: find.id })">
-          <PlantPlate :plant="find.plant ?? find.candidates[0]?.code ?? ''" small />
-          <span
-            ><strong>{{ name }}</strong
-            ><br /><span class="quiet small">{{
-              say('scout.foundAt', { place: placeName(find), day: sayDay(find.foundOn, 'long') })
-            }}</span></span
+    <LongList :list="list" :label="say('scout.search')">
+      <ul class="finds">
+        <li v-for="{ find, name, amount, best } in some" :key="find.id">
+          <button type="button" class="row" @click="open('find', { find: find.id })">
+            <PlantPlate :plant="find.plant ?? find.candidates[0]?.code ?? ''" small />
+            <span
+              ><strong>{{ name }}</strong
+              ><br /><span class="quiet small">{{
+                say('scout.foundAt', { place: placeName(find), day: sayDay(find.foundOn, 'long') })
+              }}</span></span
+            >
+          </button>
+          <span class="amount"
+            ><FigureText v-if="amount.figure" :figure="amount.figure" :title="name" />
+            <span class="quiet small">{{ amount.says }}</span></span
           >
-        </button>
-        <span class="amount"
-          ><FigureText v-if="amount.figure" :figure="amount.figure" :title="name" />
-          <span class="quiet small">{{ amount.says }}</span></span
-        >
-        <span class="act">{{ best ? say(`act.${best.act}`) : '' }}</span>
-      </li>
-    </ul>
+          <span class="act">{{ best ? say(`act.${best.act}`) : '' }}</span>
+        </li>
+      </ul>
+    </LongList>
     <template #rests>
       <SeasonMarks />
       <FindsFiles />

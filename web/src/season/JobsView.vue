@@ -3,7 +3,8 @@ import { computed, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { isOpen, type Job } from '@jardinero/core/job'
 import StationPage from '../kit/StationPage.vue'
-import { useMore } from '../kit/useMore.ts'
+import LongList from '../kit/LongList.vue'
+import { useLongList } from '../kit/useLongList.ts'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from '../scout/index.ts'
 import { useShelf } from '../shelf/index.ts'
@@ -17,7 +18,7 @@ import { useJobDays, useJobJudgement } from './useJobDays.ts'
 const route = useRoute()
 const router = useRouter()
 const { yard } = useYard()
-const { jobs, dayOf, stands } = useJobDays()
+const { jobs, dayOf, stands, wordsOf } = useJobDays()
 const { judged } = useJobJudgement()
 const { say } = useWords()
 void useShelf().load()
@@ -31,7 +32,12 @@ const byDay = (a: Job, b: Job) => {
 const open = computed(() => jobs.value.filter(isOpen).toSorted(byDay))
 const over = computed(() => jobs.value.filter((j) => !isOpen(j)).toSorted((a, b) => byDay(b, a)))
 const due = computed(() => open.value.filter((j) => ['due', 'late'].includes(stands(j))))
-const { some, more, left } = useMore(over)
+const textOf = (j: Job) => say('job.title', wordsOf(j))
+const isAsked = (j: Job) => j.id === String(route.query['job'] ?? '')
+const toDo = useLongList(open, textOf, isAsked)
+const { some: openRows } = toDo
+const done = useLongList(over, textOf, isAsked)
+const { some: overRows } = done
 const making = ref<'job' | 'chain' | undefined>(route.query['chain'] ? 'chain' : undefined)
 /** A chain that is to be edited before it is begun, of one that stands here. */
 const from = ref<string>()
@@ -39,7 +45,6 @@ const keep = (chainId: string) => {
   from.value = chainId
   making.value = 'chain'
 }
-const asked = computed(() => String(route.query['job'] ?? ''))
 </script>
 
 <template>
@@ -64,22 +69,25 @@ const asked = computed(() => String(route.query['job'] ?? ''))
       @done="((making = undefined), (from = undefined))"
     />
     <p v-if="!open.length" class="quiet">{{ say('job.none') }}</p>
-    <ol class="jobs">
-      <JobRow
-        v-for="j in open"
-        :key="j.id"
-        :job="j"
-        :judgement="judged.get(j.id)"
-        :opened="j.id === asked"
-        @keep="keep"
-      />
-    </ol>
+    <LongList :list="toDo" :label="say('job.search')">
+      <ol class="jobs">
+        <JobRow
+          v-for="j in openRows"
+          :key="j.id"
+          :job="j"
+          :judgement="judged.get(j.id)"
+          :opened="isAsked(j)"
+          @keep="keep"
+        />
+      </ol>
+    </LongList>
     <template v-if="over.length">
       <h2>{{ say('job.over') }}</h2>
-      <ol class="jobs">
-        <JobRow v-for="j in some" :key="j.id" :job="j" :opened="j.id === asked" @keep="keep" />
-      </ol>
-      <button v-if="left" class="link" @click="more">{{ say('frame.showMore', { left }) }}</button>
+      <LongList :list="done" :label="say('job.searchOver')">
+        <ol class="jobs">
+          <JobRow v-for="j in overRows" :key="j.id" :job="j" :opened="isAsked(j)" @keep="keep" />
+        </ol>
+      </LongList>
     </template>
     <p class="caution small">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
   </StationPage>

@@ -10,7 +10,8 @@ import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useMore } from '../kit/useMore.ts'
+import LongList from '../kit/LongList.vue'
+import { useLongList } from '../kit/useLongList.ts'
 import LabelsDiffering from './LabelsDiffering.vue'
 import { useShelf } from './shelfStore.ts'
 import { useStock } from './useStock.ts'
@@ -35,7 +36,10 @@ const rows = computed(() =>
         a.label.rules.name.localeCompare(b.label.rules.name),
     ),
 )
-const { some, left, more } = useMore(rows)
+const list = useLongList(rows, ({ label: { rules } }) =>
+  [rules.name, ...rules.actives.map((a) => a.name), say(`labelKind.${kindOf(rules)}`)].join(' '),
+)
+const { some } = list
 const owned = computed(() => rows.value.filter((r) => r.stock && r.stock.left.value > 0).length)
 async function takeIn(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
@@ -67,39 +71,38 @@ async function takeIn(event: Event): Promise<void> {
       <button class="link" @click="open()">{{ say('shelf.backToChoice') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>
-    <table class="rows">
-      <thead>
-        <tr>
-          <th>{{ say('shelf.sheet.label') }}</th>
-          <th>{{ say('shelf.sheet.actives') }}</th>
-          <th>{{ say('shelf.left') }}</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="{ label, stock } in some" :key="label.id">
-          <td>
-            <button class="link" @click="open('label', label.id)">{{ label.rules.name }}</button>
-            <span v-if="label.rules.sample" class="sample tag">{{ say('bench.sample') }}</span>
-          </td>
-          <td>
-            {{
-              kindOf(label.rules) === 'herbicide'
-                ? label.rules.actives
-                    .map((a) => say('shelf.sheet.active', { name: a.name, group: a.group ?? '?' }))
-                    .join(', ')
-                : say(`labelKind.${kindOf(label.rules)}`)
-            }}
-          </td>
-          <td>
-            <FigureText v-if="stock" :figure="stock.left" :title="say('shelf.left')" />
-            <span v-else class="quiet">{{ say('shelf.stock.notHere') }}</span>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-    <button v-if="left" type="button" class="link" @click="more">
-      {{ say('frame.showMore', { left }) }}
-    </button>
+    <LongList :list="list" :label="say('shelf.searchLabels')">
+      <table class="rows">
+        <thead>
+          <tr>
+            <th>{{ say('shelf.sheet.label') }}</th>
+            <th>{{ say('shelf.sheet.actives') }}</th>
+            <th>{{ say('shelf.left') }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="{ label, stock } in some" :key="label.id">
+            <td>
+              <button class="link" @click="open('label', label.id)">{{ label.rules.name }}</button>
+              <span v-if="label.rules.sample" class="sample tag">{{ say('bench.sample') }}</span>
+            </td>
+            <td>
+              {{
+                kindOf(label.rules) === 'herbicide'
+                  ? label.rules.actives
+                      .map((a) => say('shelf.sheet.active', { name: a.name, group: a.group ?? '?' }))
+                      .join(', ')
+                  : say(`labelKind.${kindOf(label.rules)}`)
+              }}
+            </td>
+            <td>
+              <FigureText v-if="stock" :figure="stock.left" :title="say('shelf.left')" />
+              <span v-else class="quiet">{{ say('shelf.stock.notHere') }}</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </LongList>
     <template #rests>
       <h3>{{ say('shelf.files') }}</h3>
       <p>

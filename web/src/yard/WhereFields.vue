@@ -116,20 +116,22 @@ async function takePoint(): Promise<void> {
     <Button type="button" size="small" :label="say('where.usePoint')" @click="takePoint" />
   </div>
   <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
-  <dl v-if="model" :id="resultId" class="follows" role="status">
-    <dt>{{ say(model.placeFrom === 'clock' ? 'where.guessed' : 'where.here') }}</dt>
-    <dd>{{ model.town ?? say('where.noTown') }}</dd>
-    <dt>{{ say('where.clock') }}</dt>
-    <dd>{{ model.timeZone.replaceAll('_', ' ') }}</dd>
-    <template v-if="model.elevationM !== null && model.elevationM !== undefined">
-      <dt>{{ say('where.height') }}</dt>
-      <dd>{{ height(model.elevationM) }}</dd>
-    </template>
-    <template v-if="model.country">
-      <dt>{{ say('where.law') }}</dt>
-      <dd>{{ [model.region, country(model.country)].filter(Boolean).join(', ') }}</dd>
-    </template>
-  </dl>
+  <div :id="resultId" role="status">
+    <dl v-if="model" class="follows">
+      <dt>{{ say(model.placeFrom === 'clock' ? 'where.guessed' : 'where.here') }}</dt>
+      <dd>{{ model.town ?? say('where.noTown') }}</dd>
+      <dt>{{ say('where.clock') }}</dt>
+      <dd>{{ model.timeZone.replaceAll('_', ' ') }}</dd>
+      <template v-if="model.elevationM !== null && model.elevationM !== undefined">
+        <dt>{{ say('where.height') }}</dt>
+        <dd>{{ height(model.elevationM) }}</dd>
+      </template>
+      <template v-if="model.country">
+        <dt>{{ say('where.law') }}</dt>
+        <dd>{{ [model.region, country(model.country)].filter(Boolean).join(', ') }}</dd>
+      </template>
+    </dl>
+  </div>
 </template>
 
 <style scoped>
