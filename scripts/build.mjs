@@ -29,17 +29,19 @@ export function buildWhenStale({ quiet = true } = {}) {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === state) return
   console.log('Building …')
   const vite = join(projectFolder, 'node_modules', 'vite', 'bin', 'vite.js')
+  const compress = fileURLToPath(new URL('compress.mjs', import.meta.url))
+  const silent = quiet ? ['--logLevel', 'warn'] : []
   for (const args of [
-    ['build', 'web'],
-    ['build', 'server'],
+    [vite, 'build', 'web', ...silent],
+    [compress, join(distFolder, 'web')],
+    [vite, 'build', 'server', ...silent],
   ]) {
-    const done = spawnSync(process.execPath, [vite, ...args, ...(quiet ? ['--logLevel', 'warn'] : [])], {
+    const done = spawnSync(process.execPath, args, {
       cwd: projectFolder,
       stdio: 'inherit',
     })
     refuseInterrupted(done)
-    if (done.status !== 0)
-      throw new PlainFault(`The build failed (vite ${args.join(' ')}); its words are above.`)
+    if (done.status !== 0) throw new PlainFault(`The build failed (${args.join(' ')}); its words are above.`)
   }
   mkdirSync(distFolder, { recursive: true })
   writeFileSync(stamp, state)

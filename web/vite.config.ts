@@ -26,9 +26,25 @@ export default defineConfig({
     outDir: '../dist/web',
     emptyOutDir: true,
     target: 'es2022',
+    // Which file holds the words of which language (server/src/platform/webFolder.ts).
+    manifest: 'files.json',
     sourcemap: false,
     rolldownOptions: {
       output: {
+        codeSplitting: {
+          groups: [
+            // What the first page is made of comes as one file; what stations share, as few.
+            { name: 'first', tags: ['$initial'], priority: 2 },
+            {
+              name: 'shared',
+              entriesAware: true,
+              entriesAwareMergeThreshold: 20_000,
+              minShareCount: 2,
+              priority: 1,
+            },
+          ],
+        },
+        chunkFileNames: ({ name }) => `assets/${name.replace(/~.*/, '')}-[hash].js`,
         // What reads photos looks for its data by name; they do not change within their version.
         assetFileNames: ({ names }) =>
           names[0]?.endsWith('.traineddata.gz')

@@ -15,6 +15,7 @@ import {
 import type { App } from '../platform/app.ts'
 import { accountToday } from '../platform/today.ts'
 import type { Clock } from '../platform/clock.ts'
+import { large } from '../platform/large.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import { answerDrill, readDrill } from './drill.ts'
@@ -69,7 +70,11 @@ function calculatorRoutes(app: App): void {
   const open = { open: true }
   app.get(
     '/api/scout/almanac',
-    { schema: { tags, summary: 'Characters, and every turf and weed scored for them' }, config: open },
+    {
+      ...large,
+      schema: { tags, summary: 'Characters, and every turf and weed scored for them' },
+      config: open,
+    },
     () => plantAlmanac,
   )
   app.post(

@@ -8,6 +8,7 @@ import type { App } from '../platform/app.ts'
 import { accountToday } from '../platform/today.ts'
 import { ordinaryBytes } from '../platform/bodies.ts'
 import type { Clock } from '../platform/clock.ts'
+import { large } from '../platform/large.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { chooseFor, judgeTurfs } from './choose.ts'
@@ -69,7 +70,7 @@ export function shelfRoutes(app: App, { clock, wordsFor }: ShelfParts): void {
   const tags = ['shelf']
   app.get(
     '/api/shelf/almanac',
-    { schema: { tags, summary: 'Actives and sample labels' }, config: { open: true } },
+    { ...large, schema: { tags, summary: 'Actives and sample labels' }, config: { open: true } },
     (): wire.ShelfAlmanac => ({
       actives: almanac.actives,
       sampleLabels: almanac.sampleLabels,

@@ -4,6 +4,7 @@ import * as wire from '@jardinero/contract/state'
 import type { Account } from '../platform/accountEntities.ts'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
+import { large } from '../platform/large.ts'
 import { rowsWhere } from '../platform/collection.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { readYardNames, readYardState, readYardYear } from './yardState.ts'
@@ -31,17 +32,17 @@ export function stateRoutes(app: App, clock: Clock): void {
   const tags = ['state']
   app.get(
     '/api/account/opening',
-    { schema: { tags, summary: 'What the application opens with, however large the account is' } },
+    { ...large, schema: { tags, summary: 'What the application opens with, however large the account is' } },
     (request) => app.scoped(request, readOpening),
   )
   app.get(
     '/api/bench/equipment',
-    { schema: { tags, summary: 'Sprayers, calibrations and measuring tools' } },
+    { ...large, schema: { tags, summary: 'Sprayers, calibrations and measuring tools' } },
     (request) => app.scoped(request, readEquipment),
   )
   app.get(
     '/api/shelf/state',
-    { schema: { tags, summary: 'Labels, packages and files of labels' } },
+    { ...large, schema: { tags, summary: 'Labels, packages and files of labels' } },
     (request) => app.scoped(request, readShelf),
   )
   app.get(
@@ -53,12 +54,15 @@ export function stateRoutes(app: App, clock: Clock): void {
   )
   app.get(
     '/api/yard/yards/:id/state',
-    { schema: { tags, summary: 'A yard and what belongs to no year of it', params: wire.yardParams } },
+    {
+      ...large,
+      schema: { tags, summary: 'A yard and what belongs to no year of it', params: wire.yardParams },
+    },
     (request) => app.scoped(request, (scope) => readYardState(scope, request.params.id, clock)),
   )
   app.get(
     '/api/yard/yards/:id/years/:year',
-    { schema: { tags, summary: 'What happened in a year of a yard', params: wire.yardYearParams } },
+    { ...large, schema: { tags, summary: 'What happened in a year of a yard', params: wire.yardYearParams } },
     (request) => {
       const { id, year } = request.params
       return app.scoped(request, (scope) => readYardYear(scope, id, year))

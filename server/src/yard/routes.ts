@@ -12,6 +12,7 @@ import {
   openGrounds,
 } from '@jardinero/core/yard'
 import type { App } from '../platform/app.ts'
+import { large } from '../platform/large.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
 import { createGazetteer } from './gazetteer/index.ts'
@@ -163,7 +164,7 @@ export function yardRoutes(app: App): void {
   )
   app.get(
     '/api/almanac',
-    { schema: { tags, summary: 'Turf types, climates and barriers' }, config: { open: true } },
+    { ...large, schema: { tags, summary: 'Turf types, climates and barriers' }, config: { open: true } },
     () => ({ turf: almanac.turf, climates: almanac.climates, barriers: almanac.barriers }),
   )
 }

@@ -89,11 +89,13 @@ function finishSteps(router: Router): void {
 /** From an address without a yard to the same station of the yard that was open last; the first, where none was. */
 async function leadToYard(to: RouteLocationNormalized): Promise<RouteLocationRaw> {
   const held = useHeld()
-  const opening = await held.open()
   const { yard: asked, ...query } = to.query
+  const likely = String(asked ?? '') || lastOpen.read(held.who)
+  if (likely) held.sendFor(likely)
+  const opening = await held.open()
   const [first] = opening.yards
   if (!first) return to.meta['leadsTo'] === 'you' ? { name: 'account' } : { name: 'welcome' }
-  const yardId = String(asked ?? '') || lastOpen.read(held.who) || first.id
+  const yardId = likely || first.id
   return { name: String(to.meta['leadsTo']), params: { yardId }, query, hash: to.hash, replace: true }
 }
 

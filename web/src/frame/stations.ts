@@ -1,5 +1,6 @@
 import type { Component } from 'vue'
 import type { RouteLocationNormalizedLoaded, RouteRecordRaw } from 'vue-router'
+import TodayPage from '../today/TodayPage.vue'
 import type { Need } from '../yard/index.ts'
 
 /** The stations in the order of the work; those not built yet are not here, and so not shown. */
@@ -32,7 +33,7 @@ export const needsAt = ({ name, query }: RouteLocationNormalizedLoaded): readonl
 
 /** What stands in a yard: its address holds the yard, so that no link can lead to another. */
 export const inYard: RouteRecordRaw[] = [
-  { path: '', name: 'today', component: () => import('../today/TodayPage.vue') },
+  { path: '', name: 'today', component: TodayPage },
   { path: 'yard', name: 'yard', component: () => import('../yard/YardStation.vue') },
   { path: 'scout', name: 'scout', component: () => import('../scout/ScoutStation.vue') },
   { path: 'soil', name: 'soil', component: () => import('../soil/SoilStation.vue') },

@@ -45,7 +45,8 @@ const patienceMs = { ordinary: 60_000, upload: 180_000 }
 async function sendOnce(method: string, url: string, body?: unknown): Promise<Response | undefined> {
   const bytes = body instanceof Blob
   const headers = {
-    'x-csrf-token': csrfToken,
+    // Who only reads sends none: then what the page fetches ahead is what is asked for here.
+    ...(method !== 'GET' && { 'x-csrf-token': csrfToken }),
     ...(body !== undefined && {
       'content-type': bytes ? body.type || 'application/octet-stream' : 'application/json',
     }),

@@ -53,7 +53,7 @@ const monthName = (date: Date) =>
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" :style="{ minHeight: `${height}px` }">
     <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('ledger.passes')">
       <g
         v-for="m in scale.months"

@@ -38,7 +38,7 @@ const holds = (s: Stretch) => chosen.value !== undefined && chosen.value >= s.fr
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" :style="{ minHeight: `${height}px` }">
     <svg v-if="width" :width="width" :height="height" role="group" :aria-label="say('outing.picture')">
       <HourPatterns />
       <g v-for="h in [0, 6, 12, 18]" :key="h" class="hour">

@@ -92,7 +92,7 @@ const contour = computed(() => {
 </script>
 
 <template>
-  <div ref="box" class="ground">
+  <div ref="box" class="ground" :style="{ minHeight: `${height}px` }">
     <canvas
       ref="canvas"
       :style="{

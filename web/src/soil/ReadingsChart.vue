@@ -41,7 +41,7 @@ const number = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
     <figcaption>
       <strong>{{ say('soil.chart') }}</strong> <span class="quiet">{{ say('soil.chartSays') }}</span>
     </figcaption>
-    <div ref="box">
+    <div ref="box" :style="{ minHeight: `${height}px` }">
       <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('soil.chart')">
         <rect
           v-if="timing.window"

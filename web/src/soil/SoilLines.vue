@@ -29,7 +29,7 @@ const kindOf = (kind: PlaceOutlook['id']) => (kind === 'edge' ? 'edge' : 'other'
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" :style="{ minHeight: `${height}px` }">
     <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('soil.lines')">
       <ChartAxis
         side="left"

@@ -72,7 +72,7 @@ const named = (c: number) => quantity(c, 'degC').replace(/[.,]0(?=\s)/, '')
 </script>
 
 <template>
-  <div ref="box">
+  <div ref="box" :style="{ minHeight: `${height}px` }">
     <svg v-if="width" :width="width" :height="height" role="img" :aria-label="say('soil.tenDays')">
       <g v-for="d in days" :key="d.day">
         <line :x1="d.at" :x2="d.at" y1="8" :y2="height - 18" class="rule" />

@@ -93,8 +93,22 @@ export const useHeld = defineStore('held', () => {
     ])
     return opened
   }
+  /**
+   * Sends for a yard and its years at once, before it is known whether it is the right one: what is awaited after it finds
+   * it on its way.
+   */
+  function sendFor(yardId: YardId, year = yearOf(dayIn(clock.now, 'UTC'))): void {
+    const soon = [
+      client.ensureQueryData(queries.yard(yardId)),
+      ...[year - 1, year].map((y) => client.ensureQueryData(queries.year(y, yardId))),
+      client.ensureQueryData(queries.answer(client, yardId)),
+    ]
+    // Who awaits it later hears what is wrong.
+    for (const one of soon) one.catch(() => undefined)
+  }
   /** Fetches what is not here yet of a yard and a year, and stands there. @throws ApiProblem notFound */
   async function stand(yardId: YardId, year: number | undefined): Promise<void> {
+    sendFor(yardId, year)
     const opened = await open()
     const state = await client.ensureQueryData(queries.yard(yardId))
     const thisYear = yearOf(opened.account.demoDay ?? dayIn(clock.now, state.yard.timeZone))
@@ -138,6 +152,7 @@ export const useHeld = defineStore('held', () => {
     timeZone,
     today,
     open,
+    sendFor,
     stand,
     lay,
     askAgain,

@@ -55,7 +55,7 @@ const pegs = computed(() =>
 </script>
 
 <template>
-  <figure ref="box">
+  <figure ref="box" :style="{ minHeight: `${height}px` }">
     <svg
       v-if="width && points.length"
       :width="width"
