@@ -20,6 +20,8 @@ router.beforeResolve(async (to) => {
   if (to.name !== 'today') await readyControls()
 })
 app.use(router)
+// What the first page asks for is on its way before the frame is put up.
+await new Promise((sent) => setTimeout(sent))
 app.mount('#app')
 // With its heading drawn; and where it does not come, what is held back is not either.
 const drawn = () => requestAnimationFrame(() => setTimeout(pageStands))

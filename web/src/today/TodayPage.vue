@@ -10,8 +10,13 @@ import { useShelf } from '../shelf/index.ts'
 import { useToday } from './useToday.ts'
 
 /** They come after what waits stands. */
-const TodayWeeks = defineAsyncComponent(afterPage(() => import('./TodayWeeks.vue')))
-const TodayAside = defineAsyncComponent(afterPage(() => import('./TodayAside.vue')))
+const weeks = afterPage(() => import('./TodayWeeks.vue'))
+const TodayWeeks = defineAsyncComponent(weeks)
+/** On a phone it stands under the weeks: not before them. */
+const TodayAside = defineAsyncComponent(async () => {
+  await weeks()
+  return import('./TodayAside.vue')
+})
 /** Up to five things to do next, each a sentence with its because, by what is lost by waiting. */
 const { items } = useToday()
 const { jobs } = useJobs()
@@ -53,8 +58,8 @@ const heading = computed(() => {
           </RouterLink>
         </li>
       </ol>
-      <TodayWeeks />
       <p class="quiet small caution">{{ say('caution.labelIsLaw') }} {{ say('caution.localRules') }}</p>
+      <TodayWeeks />
     </div>
     <TodayAside />
   </article>
