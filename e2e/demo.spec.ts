@@ -54,8 +54,8 @@ test('the demo: answers open their working, days can be stood on, schools change
   await page.keyboard.press('0')
   await expect(page.getByText(`Proposed: Tarnfold 50 WG on Front, Side strip, about ${day}.`)).toBeVisible()
   await page.keyboard.press('3')
-  await choose(page, 'Timing method', 'edge-led')
-  await expect(page.locator(heading)).toContainText('“edge-led”', simulated)
+  await choose(page, 'Timing method', 'edges first')
+  await expect(page.locator(heading)).toContainText('“edges first”', simulated)
 
   await leave(page)
   await page.keyboard.press('r')

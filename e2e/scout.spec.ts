@@ -20,7 +20,7 @@ test('a lime-green clump in a wet corner in late February: the right weed, its r
   await enterDemo(page, running)
   await page.keyboard.press('2')
   await expect(page.locator(heading)).toContainText('3 sightings are kept here')
-  await page.getByRole('button', { name: 'Key a plant' }).click()
+  await page.getByRole('button', { name: 'Identify a weed' }).click()
   await choose(page, 'Where it grows', 'Wet corner')
   await page.getByLabel('No flower or seed head on it').check()
   const plant: [RegExp, RegExp][] = [
@@ -139,7 +139,7 @@ test('two lookalikes: what to look at is said, and a wrong answer is the odd one
 test('the drill brings back what was got wrong, all by keyboard', async ({ page, running }) => {
   await enterDemo(page, running)
   await page.keyboard.press('2')
-  await page.getByRole('button', { name: 'Drill the eye' }).click()
+  await page.getByRole('button', { name: 'Practice telling weeds apart' }).click()
   await page.locator('.choices button').first().waitFor()
   for (let turn = 0; turn < 3; turn++) {
     await page.keyboard.press('bca'[turn]!)
@@ -156,7 +156,7 @@ test('the drill brings back what was got wrong, all by keyboard', async ({ page,
 test('a turf is told by its look, a plant by any country’s name', async ({ page, running }) => {
   await enterDemo(page, running)
   await page.keyboard.press('2')
-  await page.getByRole('button', { name: 'By name' }).click()
+  await page.getByRole('button', { name: 'Look it up by name' }).click()
   await page.getByLabel('Name').fill('winter grass')
   await expect(page.locator(heading)).toContainText('One plant goes by “winter grass”')
   await expect(page.getByText('winter grass in AU')).toBeVisible()
@@ -167,7 +167,7 @@ test('a turf is told by its look, a plant by any country’s name', async ({ pag
 
   await page.keyboard.press('Escape')
   await page.getByRole('navigation').getByRole('link', { name: 'Scout' }).click()
-  await page.getByRole('button', { name: 'Which turf is this' }).click()
+  await page.getByRole('button', { name: 'Identify my grass' }).click()
   await choose(page, 'Lawn', 'Side strip')
   const traits: [string, RegExp, RegExp][] = [
     ['Leaf width', /wide is the leaf/, /wide, over/],

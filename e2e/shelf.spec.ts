@@ -27,7 +27,7 @@ test('three weeds on fescue in late summer get one tank of three, with the reaso
   await page.keyboard.press('5')
   await expect(page.locator('h1')).toContainText(/ground ivy/)
   await page.goto(`${running.url}/shelf?day=2026-08-01`)
-  await askAbout(page, 'yellow nutsedge', 'old and tough')
+  await askAbout(page, 'yellow nutsedge', 'mature')
   await askAbout(page, 'smooth crabgrass', 'a few leaves')
   await expect(page.locator('h1')).toContainText(
     'Rushollow 62 WG, Quarlock 60 WG, and Kelmoor 2.3 SL in one tank clear ground ivy, yellow nutsedge, and smooth crabgrass from Front, with 3 actives. To buy: Kelmoor 2.3 SL.',

@@ -121,7 +121,7 @@ test('with two yards and another day, no link and no save leads to the other yar
 
   // A weed is saved to the yard that is open, and the button says which that is.
   await page.goto(running.url + at('/scout'))
-  await page.getByRole('button', { name: 'By name' }).click()
+  await page.getByRole('button', { name: 'Look it up by name' }).click()
   await page.getByRole('searchbox').or(page.getByRole('textbox')).first().fill('henbit')
   await page
     .locator('main a', { hasText: /henbit/i })

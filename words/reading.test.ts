@@ -56,11 +56,14 @@ it('has left behind the words that people stumbled over', () => {
     /\bpass(es)? (is|are) down\b/i,
     /\blets? .* through\b/,
     /\bcoring\b/i,
+    /\bkey a\b/i,
+    /\bdrills?\b/i,
   ]
   const found = Object.entries(english).flatMap(([key, text]) => {
     // What stands in braces is the name of what is put there, and is not read.
     const read = text.replace(/\{[a-zA-Z]+(, (plural|select|number),?)?/g, '')
-    return stumbled.some((words) => words.test(read)) ? [`${key}: ${text}`] : []
+    // What one may type is not what is said.
+    return !key.endsWith('.names') && stumbled.some((words) => words.test(read)) ? [`${key}: ${text}`] : []
   })
   expect(found).toEqual([])
 })
