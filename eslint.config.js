@@ -242,9 +242,9 @@ export default ts.config(
         {
           patterns: [
             {
-              regex: '^@jardinero/contract/(?!constants$)',
+              regex: '^@jardinero/contract/(?!(?:constants|roles)$)',
               allowTypeImports: true,
-              message: 'Types only, or constants: the rest brings Joi, 50 kB, to the browser.',
+              message: 'Types only, constants, or roles: the rest brings Joi, 50 kB, to the browser.',
             },
           ],
         },

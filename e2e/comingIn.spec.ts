@@ -18,8 +18,8 @@ test('who forgot the password gets back in on screen, and what was there is stil
   const [, code] = await codes.allTextContents()
   await page.getByRole('button', { name: 'I have kept them' }).click()
   await page.goto(`${running.url}/you`)
-  await page.getByLabel('Licence number').fill('X-17')
-  await page.getByLabel('Licence number').blur()
+  await page.getByLabel('License number').fill('X-17')
+  await page.getByLabel('License number').blur()
   await expect(page.getByText('Saved.')).toBeVisible()
 
   // Signing out leaves nothing of the person on the device.
@@ -43,7 +43,7 @@ test('who forgot the password gets back in on screen, and what was there is stil
   await page.getByRole('button', { name: 'Set it and sign in' }).click()
   await expect(page).toHaveURL(/welcome/)
   await page.goto(`${running.url}/you`)
-  await expect(page.getByLabel('Licence number')).toHaveValue('X-17')
+  await expect(page.getByLabel('License number')).toHaveValue('X-17')
   await expect(page.getByText('9 codes left')).toBeVisible()
 })
 

@@ -1,5 +1,6 @@
 import type { SessionId } from '@jardinero/core/quantity'
 import Joi from 'joi'
+import type { Role } from './roles.ts'
 import { count, name, type Row } from './field.ts'
 
 export const unitSystems = ['us', 'metric'] as const
@@ -18,6 +19,8 @@ export interface Preferences {
 export interface Person extends Row, Preferences {
   email: string
   name: string
+  /** What the person may do in the account (roles.ts). */
+  role: Role
   /** Of an applicator; empty where there is none. It goes onto what the person writes down. */
   licence: string
 }
@@ -67,12 +70,14 @@ export interface PreferencesOrder extends Partial<Preferences> {
   name?: string
   licence?: string
 }
-export const signUp = Joi.object<SignUp, true>({
+/** What somebody new says of themselves. */
+export const newcomer = {
   email: email.required(),
   password: password.required(),
   name: name.required(),
   locale: locale.default('en-US'),
-})
+}
+export const signUp = Joi.object<SignUp, true>(newcomer)
 
 export const signIn = Joi.object<SignIn, true>({
   email: email.required(),

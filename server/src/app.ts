@@ -23,8 +23,7 @@ import { createMail, type SendMail } from './platform/mail.ts'
 import { ProblemError } from './platform/problem.ts'
 import { problemHandler } from './platform/problemHandler.ts'
 import { registerSecurity } from './platform/security.ts'
-import type { Permission } from './platform/permissions.ts'
-import { registerSignedIn } from './platform/signedIn.ts'
+import { registerSignedIn, type SignedInParts } from './platform/signedIn.ts'
 import { describeSchema, joiValidator, plainSerializer } from './platform/validation.ts'
 import { serveWeb } from './platform/webFolder.ts'
 import { wordsFor } from '@jardinero/words/whole'
@@ -47,7 +46,7 @@ export interface AppParts {
   /** How long an ordinary body may take; by default 15 s. */
   bodyMs?: number
   /** Whether a person may; by default everybody may all of their own account. */
-  allows?: (permission: Permission) => boolean
+  allows?: SignedInParts['allows']
   log?: boolean
 }
 

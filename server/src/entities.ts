@@ -1,5 +1,6 @@
 import {
   accountEntity,
+  invitationEntity,
   passkeyEntity,
   personEntity,
   rateCountEntity,
@@ -38,6 +39,7 @@ import { placeEntity, sectionEntity, yardEntity, zoneEntity } from './yard/index
 /** Every table. */
 export const entities = [
   accountEntity,
+  invitationEntity,
   passkeyEntity,
   personEntity,
   sessionEntity,

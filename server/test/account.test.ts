@@ -231,6 +231,8 @@ describe('a stranger', () => {
       '/api/season/shared/{secret}',
       '/api/session/passkey-offer',
       '/api/session/passkey',
+      '/api/session/invited',
+      '/api/session/join',
     ])
     const routes = Object.entries(spec.paths as Record<string, object>).flatMap(([path, methods]) =>
       Object.keys(methods).map((m) => [m.toUpperCase(), path] as const),

@@ -1,4 +1,4 @@
-import type { Permission } from '../src/platform/permissions.ts'
+import type { Permission, Role } from '@jardinero/contract/roles'
 import { randomUUID } from 'node:crypto'
 import type { FastifyInstance, InjectOptions, LightMyRequestResponse } from 'fastify'
 import type { Task } from '@jardinero/contract/task'
@@ -113,8 +113,8 @@ export async function startOn(
     signInPace = { firstMs: 1 },
     bodyMs = undefined as number | undefined,
     /** The day it is. */
-    now = testNow,
-    allows = undefined as ((permission: Permission) => boolean) | undefined,
+    now = testNow as Date | (() => Date),
+    allows = undefined as ((permission: Permission, person: { role: Role }) => boolean) | undefined,
     /** Files are taken in inside this process: a thread takes seconds to begin from source. `threads` as it really is. */
     threads = false,
     /** A test waits for a connection longer than people do: beside it runs another, on the same two cores. */
@@ -123,6 +123,7 @@ export async function startOn(
     worker = true,
   } = {},
 ): Promise<TestServer> {
+  const clock = typeof now === 'function' ? now : () => now
   const { database: owner, url, applicationUrl, drop } = fresh
   if (!owner.isInitialized) await owner.initialize()
   if (!fresh.copied) await prepareDatabase(owner, url, 'jardinero_application')
@@ -146,7 +147,7 @@ export async function startOn(
   const app = await buildApp({
     database,
     config,
-    clock: () => now,
+    clock,
     mail,
     ...(bodyMs && { bodyMs }),
     ...(allows && { allows }),
@@ -156,7 +157,7 @@ export async function startOn(
     ? await startWorker({
         database,
         config,
-        clock: () => now,
+        clock,
         wordsFor,
         reviveMs: 300,
         log: (fault) => console.error(fault),
@@ -244,6 +245,21 @@ export class Visitor {
       email,
       password: 'long enough to do',
       name: 'Ada',
+    })
+    if (response.statusCode !== 201) throw new Error(response.body)
+    this.email = email
+    this.token = response.json().csrfToken
+    return this
+  }
+  /** Joins an account by what stands in a link of its owner's. */
+  async join(token: string, name = 'Bo'): Promise<this> {
+    await this.open()
+    const email = `${randomUUID()}@example.org`
+    const response = await this.post('/api/session/join', {
+      token,
+      email,
+      name,
+      password: 'long enough to do',
     })
     if (response.statusCode !== 201) throw new Error(response.body)
     this.email = email

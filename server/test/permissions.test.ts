@@ -1,5 +1,6 @@
 import { describe, expect, it, test } from 'vitest'
-import { permissionOf, permissions, roles, type Permission } from '../src/platform/permissions.ts'
+import { permissions, roles, type Permission } from '@jardinero/contract/roles'
+import { permissionOf } from '../src/platform/permissions.ts'
 import { startTestServer, Visitor } from './harness.ts'
 
 /** Every route of the API's own description, but the open ones. */

@@ -216,6 +216,7 @@ export async function atHome({
     temperature: 'F',
     locale: 'en-US',
     theme: 'auto',
+    role: 'owner',
     licence: '',
     ...preferences,
   }

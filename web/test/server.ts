@@ -32,5 +32,13 @@ export const refused = (field: string, detail: string): Answer => [
   { code: 'refused', detail: 'Not so.', faults: [{ code: 'x', field, detail }] },
 ]
 
-const ada = { id: 'i', version: 1, email: 'ada@example.org', name: 'Ada', licence: '', locale: 'en-US' }
+const ada = {
+  id: 'i',
+  version: 1,
+  email: 'ada@example.org',
+  name: 'Ada',
+  role: 'owner',
+  licence: '',
+  locale: 'en-US',
+}
 export const adaSession = { csrfToken: 'c', person: { ...ada, units: 'us', temperature: 'F', theme: 'auto' } }

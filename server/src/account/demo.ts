@@ -5,6 +5,7 @@ import { convert } from '@jardinero/core/quantity'
 import { noWishes } from '@jardinero/core/season'
 import { makeMix } from '../bench/index.ts'
 import { recordMix } from '../ledger/index.ts'
+import { newPerson } from './people.ts'
 import { AccountScope } from '../platform/scope.ts'
 import { at, demoDay, demoId, places, timeZone } from './demoPlaces.ts'
 import { addFinds, addRatings } from './demoFinds.ts'
@@ -188,16 +189,12 @@ export async function loadDemo(database: DataSource, { fresh }: { fresh: boolean
     const person: Omit<StoredPerson, 'createdAt' | 'version'> = {
       id: demoPersonId,
       accountId,
-      email: 'demo@jardinero.invalid',
-      passwordHash: null,
-      name: 'Ines Okafor-Brandt',
-      units: 'us',
-      temperature: 'F',
-      locale: 'en-US',
-      theme: 'auto',
-      licence: '',
-      failedSignIns: 0,
-      lastFailedAt: null,
+      ...newPerson({
+        email: 'demo@jardinero.invalid',
+        passwordHash: null,
+        name: 'Ines Okafor-Brandt',
+        locale: 'en-US',
+      }),
     }
     await manager.upsert('person', person, ['id'])
     const scope = new AccountScope(manager, accountId)

@@ -44,7 +44,7 @@ export function passkeyRoutes(app: App, parts: SessionParts): void {
     '/api/account/passkeys/offer',
     {
       schema: { tags, summary: 'What a browser needs to make a passkey', body: wire.confirmOrder },
-      config: tries,
+      config: { ...tries, permission: 'account.self' },
     },
     async (request, reply) => {
       const options = await offerPasskey(
@@ -58,7 +58,10 @@ export function passkeyRoutes(app: App, parts: SessionParts): void {
   )
   app.post(
     '/api/account/passkeys',
-    { schema: { tags, summary: 'Keep a passkey that was made', body: wire.passkeyOrder }, config: tries },
+    {
+      schema: { tags, summary: 'Keep a passkey that was made', body: wire.passkeyOrder },
+      config: { ...tries, permission: 'account.self' },
+    },
     async (request, reply) => {
       const made = { ...request.body, site: siteOf(request), challenge: challengeOf(request, reply) }
       await keepPasskey(database.manager, request.person!, made)
@@ -73,6 +76,7 @@ export function passkeyRoutes(app: App, parts: SessionParts): void {
         summary: 'Take a passkey away',
         params: idParams,
       },
+      config: { permission: 'account.self' },
     },
     async (request, reply) => {
       await database.manager.delete('passkey', { id: request.params.id, personId: request.person!.id })

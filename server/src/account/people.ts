@@ -28,6 +28,7 @@ export const personToWire = ({
   temperature,
   locale,
   theme,
+  role,
   licence,
 }: StoredPerson): Person => ({
   id,
@@ -38,10 +39,31 @@ export const personToWire = ({
   temperature,
   locale,
   theme,
+  role,
   licence,
 })
 
-async function insertPerson(
+/** Somebody new, as they read where they come from; of which account, and as what, is said by who lets them in. */
+export const newPerson = ({
+  locale,
+  ...who
+}: Pick<StoredPerson, 'email' | 'name' | 'locale' | 'passwordHash'>): Omit<
+  StoredPerson,
+  'id' | 'accountId' | 'createdAt' | 'version'
+> => ({
+  role: 'owner',
+  licence: '',
+  licenceUntil: null,
+  worksUnder: null,
+  leftAt: null,
+  failedSignIns: 0,
+  lastFailedAt: null,
+  ...usualPreferences(locale),
+  ...who,
+})
+
+/** @throws ProblemError emailTaken */
+export async function insertPerson(
   manager: EntityManager,
   person: Omit<StoredPerson, 'createdAt' | 'version'>,
 ): Promise<void> {
@@ -62,15 +84,9 @@ export async function createAccount(
     const id = randomUUID()
     await manager.insert<Account>('account', { id: accountId, name, demoDay: null })
     await insertPerson(manager, {
+      ...newPerson({ email, name, locale, passwordHash }),
       id,
       accountId,
-      email,
-      passwordHash,
-      name,
-      licence: '',
-      failedSignIns: 0,
-      lastFailedAt: null,
-      ...usualPreferences(locale),
     })
     const codes = await makeCodes(manager, id)
     return { person: await manager.findOneByOrFail<StoredPerson>('person', { id }), codes }

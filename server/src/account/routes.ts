@@ -16,6 +16,7 @@ import { takeFiles } from '../tasks/index.ts'
 import { personToWire } from './people.ts'
 import type { Quota } from '../platform/quota.ts'
 import { removedRows } from './removed.ts'
+import { joinRoutes, peopleRoutes } from './peopleRoutes.ts'
 import { passkeyRoutes } from './passkeyRoutes.ts'
 import { securityRoutes } from './securityRoutes.ts'
 import { sessionRoutes, type SessionParts } from './sessionRoutes.ts'
@@ -63,7 +64,7 @@ function fileRoutes(app: App, clock: Clock): void {
   const tags = ['account']
   app.get(
     '/api/account/file',
-    { schema: { tags, summary: 'The whole account as one file' } },
+    { schema: { tags, summary: 'The whole account as one file' }, config: { permission: 'account.whole' } },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         void reply.header('content-disposition', 'attachment; filename="jardinero-account.json"')
@@ -78,6 +79,7 @@ function fileRoutes(app: App, clock: Clock): void {
       summary: 'Take an account file in, all or nothing, as a task',
       body: accountWire.accountFile,
       bodyLimit: 64 * 1024 * 1024,
+      permission: 'account.whole',
     },
   ])
 }
@@ -93,6 +95,8 @@ export function accountRoutes(app: App, parts: AccountParts): void {
   sessionRoutes(app, parts)
   securityRoutes(app, parts, parts.quota)
   passkeyRoutes(app, parts)
+  peopleRoutes(app, parts)
+  joinRoutes(app, parts)
   fileRoutes(app, clock)
   removedRoutes(app, clock)
   app.get(
@@ -102,7 +106,10 @@ export function accountRoutes(app: App, parts: AccountParts): void {
   )
   app.patch(
     '/api/account/me',
-    { schema: { tags, summary: 'How one person reads', body: wire.preferences } },
+    {
+      schema: { tags, summary: 'How one person reads', body: wire.preferences },
+      config: { permission: 'account.self' },
+    },
     (request) =>
       app.scoped(request, async (scope) => {
         const { version, ...patch } = request.body

@@ -13,13 +13,17 @@ import type { SessionParts } from './sessionRoutes.ts'
 import { idParams } from '../platform/params.ts'
 
 const tags = ['account']
-const limited = { rateLimit: { max: 10, timeWindow: '5 minutes' } }
+const own = { permission: 'account.self' } as const
+const limited = { ...own, rateLimit: { max: 10, timeWindow: '5 minutes' } }
 
 /** What a person can see and change of how they come in. */
 export function securityRoutes(app: App, { database, mail, wordsFor }: SessionParts, quota: Quota): void {
   app.get(
     '/api/account/security',
-    { schema: { tags, summary: 'Devices, passkeys, recovery codes left, and what the account holds' } },
+    {
+      schema: { tags, summary: 'Devices, passkeys, recovery codes left, and what the account holds' },
+      config: own,
+    },
     (request) =>
       app.scoped(request, async (scope): Promise<wire.Security> => ({
         devices: await listDevices(database.manager, request.person!.id, request.session.sessionId),
@@ -36,6 +40,7 @@ export function securityRoutes(app: App, { database, mail, wordsFor }: SessionPa
         summary: 'Sign a device out',
         params: idParams,
       },
+      config: own,
     },
     (request, reply) =>
       database.transaction(async (manager) => {
@@ -106,7 +111,7 @@ export function securityRoutes(app: App, { database, mail, wordsFor }: SessionPa
     '/api/account/delete',
     {
       schema: { tags, summary: 'Delete the account with everything in it', body: wire.confirmOrder },
-      config: limited,
+      config: { ...limited, permission: 'account.whole' },
     },
     async (request, reply) => {
       const person = await confirmed(request, request.body.password)

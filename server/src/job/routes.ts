@@ -1,3 +1,4 @@
+import { may } from '@jardinero/contract/roles'
 import { plantAlmanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/job'
 import type { Label } from '@jardinero/contract/shelf'
@@ -132,6 +133,9 @@ export async function recentJobs(scope: AccountScope, yard: Yard, clock: Clock):
   return jobsOfYard(scope, yard.id, addDays(`${yearOf(today) - 2}-01-01`, -1))
 }
 
+/** Steps of who works a job off. */
+const workSteps: ReadonlySet<string> = new Set(['do', 'judge'])
+
 export function jobRoutes(app: App, clock: Clock): void {
   app.get(
     '/api/jobs',
@@ -189,9 +193,13 @@ export function jobRoutes(app: App, clock: Clock): void {
         params: idParams,
         body: wire.jobStepOrder,
       },
+      config: { permission: 'jobs.step' },
     },
     (request) =>
       app.scoped(request, async (scope) => {
+        // Who works it off says that it is done; what is meant is changed by who plans.
+        if (!workSteps.has(request.body.kind) && !may(request.person!.role, 'jobs.write'))
+          throw new ProblemError('notAllowed')
         const { job } = await readHistory(scope, request.params.id)
         const step = await wholeStep(scope, job, request.body, clock)
         return (await takeStep(scope, job.id, step, { by: request.person!.name, clock })).job

@@ -20,6 +20,7 @@ import { Moved1764000000019 } from './0019-moved.ts'
 import { Drawn1764000000020 } from './0020-drawn.ts'
 import { Whereabouts1764000000021 } from './0021-whereabouts.ts'
 import { Passkeys1764000000022 } from './0022-passkeys.ts'
+import { People1764000000023 } from './0023-people.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -45,4 +46,5 @@ export const migrations = [
   Drawn1764000000020,
   Whereabouts1764000000021,
   Passkeys1764000000022,
+  People1764000000023,
 ]

@@ -1,4 +1,5 @@
-import type { PersonId } from '@jardinero/core/quantity'
+import type { Role } from '@jardinero/contract/roles'
+import type { AccountId, Day, PersonId } from '@jardinero/core/quantity'
 import { EntitySchema } from 'typeorm'
 import type { Person } from '@jardinero/contract/person'
 import { column, ofAccount, rowColumns, type Owned } from './columns.ts'
@@ -22,6 +23,11 @@ export const accountEntity = new EntitySchema<Account>({
 })
 
 export interface StoredPerson extends Owned<Person> {
+  licenceUntil: Day | null
+  /** Under whose licence somebody of the crew works. */
+  worksUnder: PersonId | null
+  /** Since when there is no way in any more; what was written down keeps the name. */
+  leftAt: string | null
   /** Argon2id, in the usual encoded form; null for the demo's person, who has no password. */
   passwordHash: string | null
   /** Since the last time that somebody came in. */
@@ -40,11 +46,19 @@ export const personEntity = new EntitySchema<StoredPerson>({
     temperature: column.text,
     locale: column.text,
     theme: column.text,
+    role: { type: 'text', default: 'owner' },
     licence: { type: 'text', default: '' },
+    licenceUntil: column.dayOrNull,
+    worksUnder: column.uuidOrNull,
+    leftAt: column.instantOrNull,
     failedSignIns: { type: 'integer', default: 0 },
     lastFailedAt: column.instantOrNull,
   },
-  foreignKeys: [ofAccount],
+  indices: [{ columns: ['accountId'] }],
+  foreignKeys: [
+    ofAccount,
+    { target: 'person', columnNames: ['worksUnder'], referencedColumnNames: ['id'], onDelete: 'SET NULL' },
+  ],
 })
 
 export const sessionEntity = new EntitySchema<{
@@ -133,6 +147,31 @@ export const passkeyEntity = new EntitySchema<StoredPasskey>({
   },
   indices: [{ columns: ['personId'] }],
   foreignKeys: [ofPerson],
+})
+
+/** A link by which somebody joins an account, as the hash of what stands in it. */
+export interface StoredInvitation {
+  id: string
+  accountId: AccountId
+  version: number
+  hash: string
+  name: string
+  role: Role
+  worksUnder: PersonId | null
+  expiresAt: string
+}
+export const invitationEntity = new EntitySchema<StoredInvitation & { createdAt: string }>({
+  name: 'invitation',
+  columns: {
+    ...rowColumns,
+    hash: { type: 'text', unique: true },
+    name: column.text,
+    role: column.text,
+    worksUnder: column.uuidOrNull,
+    expiresAt: column.instant,
+  },
+  indices: [{ columns: ['accountId'] }],
+  foreignKeys: [ofAccount],
 })
 
 /** A link to set a new password, as the hash of what stands in it. */

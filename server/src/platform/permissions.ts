@@ -1,31 +1,5 @@
 import type { FastifyInstance, RouteOptions } from 'fastify'
-
-/** The rooms of the API: /api/<room>/… */
-const rooms = [
-  'account',
-  'session',
-  'yard',
-  'scout',
-  'soil',
-  'season',
-  'shelf',
-  'bench',
-  'jobs',
-  'outing',
-  'ledger',
-] as const
-type Room = (typeof rooms)[number]
-/** What a route asks of whoever calls it: to read in a room, or to change something there. */
-export type Permission = `${Room}.${'read' | 'write'}`
-export const permissions: Permission[] = rooms.flatMap((room): Permission[] => [
-  `${room}.read`,
-  `${room}.write`,
-])
-
-/** What each role may do: the one table. Of an account's one person it is all. */
-export const roles = {
-  owner: new Set(permissions),
-} as const satisfies Record<string, ReadonlySet<Permission>>
+import { rooms, type Permission, type Room } from '@jardinero/contract/roles'
 
 const isRoom = (name: string | undefined): name is Room => rooms.includes(name as Room)
 

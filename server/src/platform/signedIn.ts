@@ -1,5 +1,6 @@
 import type { PersonId } from '@jardinero/core/quantity'
-import { registerPermissions, roles, type Permission } from './permissions.ts'
+import { may, type Permission } from '@jardinero/contract/roles'
+import { registerPermissions } from './permissions.ts'
 import type { FastifyInstance, FastifyRequest } from 'fastify'
 import type { DataSource } from 'typeorm'
 import type { StoredPerson } from './accountEntities.ts'
@@ -34,8 +35,8 @@ const changes = new Set(['POST', 'PUT', 'PATCH', 'DELETE'])
 export interface SignedInParts {
   database: DataSource
   quota: Quota
-  /** Whether a person may; everybody is the owner of their account. */
-  allows?: (permission: Permission) => boolean
+  /** Whether a person may; by their role where it is not said. */
+  allows?: (permission: Permission, person: StoredPerson) => boolean
 }
 
 /**
@@ -44,7 +45,7 @@ export interface SignedInParts {
  */
 export function registerSignedIn(
   app: FastifyInstance,
-  { database, quota, allows = (permission) => roles.owner.has(permission) }: SignedInParts,
+  { database, quota, allows = (permission, { role }) => may(role, permission) }: SignedInParts,
 ): void {
   registerPermissions(app)
   app.decorate('scoped', (request: FastifyRequest, work: (scope: AccountScope) => Promise<unknown>) => {
@@ -59,7 +60,13 @@ export function registerSignedIn(
     const { personId } = request.session ?? {}
     if (!personId || !request.url.startsWith('/api/')) return
     const person = await database.manager.findOneBy<StoredPerson>('person', { id: personId })
-    if (person) request.person = person
+    // Who works under another's licence writes it down.
+    if (person?.worksUnder && !person.licence) {
+      const over = await database.manager.findOneBy<StoredPerson>('person', { id: person.worksUnder })
+      if (over && !over.leftAt) person.licence = over.licence
+    }
+    // Who has left is nobody here, from that moment on.
+    if (person && !person.leftAt) request.person = person
   })
 
   app.addHook('onRequest', (request, reply, done) => {
@@ -71,7 +78,8 @@ export function registerSignedIn(
       !request.person
     )
       throw new ProblemError('notSignedIn')
-    if (permission && request.person && !allows(permission)) throw new ProblemError('notAllowed')
+    if (permission && request.person && !allows(permission, request.person))
+      throw new ProblemError('notAllowed')
     const guarded = changes.has(request.method) && (!open || csrf)
     if (guarded) app.csrfProtection(request, reply, done)
     else done()

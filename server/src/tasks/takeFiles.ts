@@ -1,6 +1,7 @@
 import type { FastifyRequest, FastifySchemaCompiler } from 'fastify'
 import type Joi from 'joi'
 import { In } from 'typeorm'
+import type { Permission } from '@jardinero/contract/roles'
 import type { TaskKind } from '@jardinero/contract/task'
 import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -12,6 +13,8 @@ export interface FileRoute {
   tag: string
   body: Joi.Schema
   bodyLimit: number
+  /** Where it asks for another than its room's. */
+  permission?: Permission
 }
 
 const passOn: FastifySchemaCompiler<unknown> = () => (value: unknown) => ({ value })
@@ -20,10 +23,11 @@ const passOn: FastifySchemaCompiler<unknown> = () => (value: unknown) => ({ valu
 export function takeFiles(app: App, routes: FileRoute[]): void {
   void app.register((files, _options, done) => {
     files.removeContentTypeParser('application/json')
-    for (const { url, kind, summary, tag, body, bodyLimit } of routes) {
+    for (const { url, kind, summary, tag, body, bodyLimit, permission } of routes) {
       files.post(url, {
         schema: { tags: [tag], summary, body },
         bodyLimit,
+        config: { ...(permission && { permission }) },
         // The contract is met by the task; here it is only told.
         validatorCompiler: passOn,
         onRequest: async (request: FastifyRequest) => {

@@ -104,6 +104,7 @@ export function registerTasks(app: App, database: DataSource): void {
         summary: 'Calls a task off: nothing of it is kept. One that is over stays as it is.',
         params: idParams,
       },
+      config: { permission: 'account.self' },
     },
     (request) =>
       app.scoped(request, async (scope) => {

@@ -5,11 +5,13 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useGloves } from '../kit/useGloves.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
 import { useAccount } from '../state/index.ts'
 import AccountFile from './AccountFile.vue'
 import RemovedList from './RemovedList.vue'
+import PeoplePart from './you/PeoplePart.vue'
 import SecurityPart from './you/SecurityPart.vue'
 import SignOutRow from './you/SignOutRow.vue'
 
@@ -18,6 +20,7 @@ const session = useSession()
 const account = useAccount()
 const { say } = useWords()
 const form = useForm()
+const may = useMay()
 
 const choice = <K extends keyof Preferences>(key: K, values: Preferences[K][]) => ({
   key,
@@ -71,11 +74,12 @@ function prefer(key: string, value: unknown): void {
     <p v-if="form.problem.value" class="stop" role="alert">{{ form.problem.value.detail }}</p>
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <RemindersRow />
-    <AccountFile />
+    <AccountFile v-if="may('account.whole')" />
     <RemovedList />
-    <p class="leave">
+    <p v-if="may('yard.write')" class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>
     </p>
+    <PeoplePart v-if="may('account.people') && !account.demoDay" />
     <SecurityPart v-if="!account.demoDay" />
     <SignOutRow />
   </article>

@@ -63,7 +63,7 @@ describe('one’s own page', () => {
     const { show } = await atHome({ path: '/you' })
     const sent = standServer({ 'PATCH /api/account/me': [200, { ...session.person, licence: 'X-17' }] })
     const page = show(YouPage)
-    await input(page, 'Licence').setValue('X-17')
+    await input(page, 'License').setValue('X-17')
     await until(() => page.text().includes('Saved.'))
     expect(sent.find((s) => s.method === 'PATCH')!.body).toEqual({ version: 1, licence: 'X-17' })
     expect(useSession().person?.licence).toBe('X-17')

@@ -65,6 +65,7 @@ export const withoutYard: RouteRecordRaw[] = [
   bare('/no-yard', 'noYard', () => import('./NoYardPage.vue')),
   bare('/codes', 'codes', () => import('./CodesPage.vue')),
   bare('/sign-in', 'signIn', () => import('./SignInPage.vue'), true),
+  bare('/join', 'join', () => import('./JoinPage.vue'), true),
   bare('/forgot', 'forgot', () => import('./ForgotPage.vue'), true),
   bare('/shared/:secret', 'shared', () => import('./SharedPage.vue'), true),
   bare('/:rest(.*)*', 'notFound', () => import('./NotFoundPage.vue'), true),

@@ -31,6 +31,7 @@ beforeEach(() => {
     temperature: 'F',
     locale: 'en-US',
     theme: 'auto',
+    role: 'owner',
     licence: '',
   }
   session.catalogue = catalogue

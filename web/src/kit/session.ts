@@ -21,7 +21,7 @@ const forgetAnswers = async (): Promise<void> => {
   await forgetWork()
 }
 
-type WayIn = 'sign-in' | 'passkey' | 'sign-up' | 'demo' | 'recover' | 'reset'
+type WayIn = 'sign-in' | 'join' | 'passkey' | 'sign-up' | 'demo' | 'recover' | 'reset'
 
 /** Who is here, and how they read. */
 export const useSession = defineStore('session', () => {

@@ -5,6 +5,7 @@ import { isOpen, type Job } from '@jardinero/core/job'
 import StationPage from '../kit/StationPage.vue'
 import LongList from '../kit/LongList.vue'
 import { useLongList } from '../kit/useLongList.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useWords } from '../kit/session.ts'
 import { usePlants } from '../scout/index.ts'
 import { useShelf } from '../shelf/index.ts'
@@ -21,6 +22,7 @@ const { yard } = useYard()
 const { jobs, dayOf, stands, wordsOf } = useJobDays()
 const { judged } = useJobJudgement()
 const { say } = useWords()
+const may = useMay()
 void useShelf().load()
 void usePlants().load()
 
@@ -53,10 +55,14 @@ const keep = (chainId: string) => {
       say('job.answer', { yard: yard?.name ?? '', open: open.length, due: due.length })
     }}</template>
     <template #actions>
-      <button class="link" @click="making = making === 'job' ? undefined : 'job'">
+      <button v-if="may('jobs.write')" class="link" @click="making = making === 'job' ? undefined : 'job'">
         {{ say('job.add') }}
       </button>
-      <button class="link" @click="making = making === 'chain' ? undefined : 'chain'">
+      <button
+        v-if="may('jobs.write')"
+        class="link"
+        @click="making = making === 'chain' ? undefined : 'chain'"
+      >
         {{ say('job.begin') }}
       </button>
       <button class="link" @click="router.push({ name: 'season' })">{{ say('job.toSeason') }}</button>

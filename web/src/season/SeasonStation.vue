@@ -12,6 +12,7 @@ import { useSoilPrefix } from '../soil/index.ts'
 import AnewLine from '../soil/AnewLine.vue'
 import SoilProgress from '../soil/SoilProgress.vue'
 import { useSaveWords } from '../state/index.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import EscapeTable from './EscapeTable.vue'
@@ -35,6 +36,7 @@ const { half, plan, wishes, context } = usePlanContext()
 const { shown, rows, programme, changePass, show, season } = useShown()
 const { sentence, proposes, hasLabel } = useSeasonAnswer()
 const { say, number, refusal } = useWords()
+const may = useMay()
 const saveWords = useSaveWords()
 const form = useForm()
 const plants = usePlants()
@@ -90,7 +92,7 @@ const print = () => window.print()
       }}</RouterLink>
       <template v-if="shown">
         <Button
-          v-if="!isPlan && !asking && !shown.judged.faults.length"
+          v-if="may('season.write') && !isPlan && !asking && !shown.judged.faults.length"
           :label="say(plan ? 'season.takeAgain' : 'season.take')"
           @click="ask"
         />

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useWords } from '../kit/session.ts'
 import PlanTank from './PlanTank.vue'
 import OtherWays from './OtherWays.vue'
@@ -19,6 +20,7 @@ const account = useAccount()
 const shelf = useChoice()
 const { choice, tanks, sentence, columns } = shelf
 const { say } = useWords()
+const may = useMay()
 const picked = ref<{ product: string; plant: string }>()
 /** One's own products of the set; what waits for the weather is planned for its day. */
 const plannable = computed(() => tanks.value[0]?.products.some((p) => p.product.source !== 'sample') ?? false)
@@ -49,7 +51,11 @@ const toBench = computed(() => {
   <StationPage>
     <template #answer>{{ say(sentence.code, sentence.params) }}</template>
     <template #actions>
-      <Button v-if="!account.state.labels.length" :label="say('shelf.copyFirst')" @click="open('label')" />
+      <Button
+        v-if="!account.state.labels.length && may('shelf.write')"
+        :label="say('shelf.copyFirst')"
+        @click="open('label')"
+      />
       <Button
         v-else-if="sentence.code === 'shelf.answer.nothingFound'"
         :label="say('shelf.scoutFirst')"
@@ -61,11 +67,15 @@ const toBench = computed(() => {
         @click="router.push({ name: 'bench', query: toBench })"
       />
       <Button
-        v-if="waits && plannable && !planned && !planning"
+        v-if="may('jobs.write') && waits && plannable && !planned && !planning"
         :label="say('shelf.plan')"
         @click="planning = true"
       />
-      <button v-else-if="plannable && !planned" class="link" @click="planning = !planning">
+      <button
+        v-else-if="may('jobs.write') && plannable && !planned"
+        class="link"
+        @click="planning = !planning"
+      >
         {{ say('shelf.plan') }}
       </button>
       <span v-if="planned" role="status"

@@ -8,6 +8,7 @@ import FaultList from '../kit/FaultList.vue'
 import FigureText from '../kit/FigureText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount } from '../state/index.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
 import LongList from '../kit/LongList.vue'
@@ -21,6 +22,7 @@ const router = useRouter()
 const account = useAccount()
 const shelf = useShelf()
 const { say } = useWords()
+const may = useMay()
 const { stockOf } = useStock()
 const form = useForm()
 const taken = ref<string>()
@@ -67,7 +69,7 @@ async function takeIn(event: Event): Promise<void> {
   <StationPage>
     <template #answer>{{ say('shelf.labels.answer', { count: rows.length, owned }) }}</template>
     <template #actions>
-      <Button :label="say('shelf.copyAnother')" @click="open('label')" />
+      <Button v-if="may('shelf.write')" :label="say('shelf.copyAnother')" @click="open('label')" />
       <button class="link" @click="open()">{{ say('shelf.backToChoice') }}</button>
       <button class="link" @click="open('sheet')">{{ say('shelf.sheetLink') }}</button>
     </template>

@@ -38,10 +38,11 @@ const name = (theirs: Record<string, unknown>) =>
     </div>
     <p v-else-if="row.form.general.value" class="stop" role="alert">{{ row.form.general.value }}</p>
     <div class="buttons">
-      <Button type="submit" :label="label" :disabled="row.form.saving.value" size="small" />
+      <p v-if="!row.isAllowed" class="quiet">{{ say('people.mayNot') }}</p>
+      <Button v-else type="submit" :label="label" :disabled="row.form.saving.value" size="small" />
       <button type="button" class="link" @click="row.cancel()">{{ say('frame.cancel') }}</button>
       <button
-        v-if="row.existing && !stays && !row.hanging.value.length"
+        v-if="row.isAllowed && row.existing && !stays && !row.hanging.value.length"
         type="button"
         class="link stop"
         @click="row.remove()"

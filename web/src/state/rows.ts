@@ -2,6 +2,7 @@ import type { AccountState } from '@jardinero/contract/account'
 import type { Row } from '@jardinero/contract/field'
 import type { Opening, YardState, YardYear } from '@jardinero/contract/state'
 import type { Yard } from '@jardinero/contract/yard'
+import type { Permission, Room } from '@jardinero/contract/roles'
 import { dayIn, yearOf, type RecordId, type SightingId, type YardId } from '@jardinero/core/quantity'
 import { keys } from './keys.ts'
 import type { useHeld } from './held.ts'
@@ -26,6 +27,8 @@ export const paths: Record<Part, string> = {
   waters: 'soil/waters',
   ratings: 'ledger/ratings',
 }
+/** What changing such a row asks for: it is of the room in its address. */
+export const permissionFor = (part: Part): Permission => `${paths[part].split('/')[0] as Room}.write`
 /** Which answer each kind lies in. */
 const lies = {
   sprayers: 'equipment',

@@ -3,7 +3,9 @@ import type { Refusal } from '@jardinero/core/quantity'
 import { ref } from 'vue'
 import { useAccount, type Part, type Rows } from './account.ts'
 import { newId } from '../kit/api.ts'
+import { useMay } from '../kit/useMay.ts'
 import { useForm } from '../kit/useForm.ts'
+import { permissionFor } from './rows.ts'
 import { canComeBack, hangingOn, type Hanging } from './hanging.ts'
 
 interface RowFormParts<P extends Part> {
@@ -33,6 +35,7 @@ const ofAccount: ReadonlySet<Part> = new Set([
 /** Adding, editing and removing one row, with both texts kept when someone else changed it. */
 export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
   const account = useAccount()
+  const may = useMay()
   const { part, row, fields, onAdd, check, done } = parts
   const add = parts.add ?? ((fresh, freshId) => account.add(part, fresh, freshId))
   const form = useForm()
@@ -59,6 +62,8 @@ export function useRowForm<P extends Part>(parts: RowFormParts<P>) {
   }
   return {
     form,
+    /** Whether who is here may change such rows. */
+    isAllowed: may(permissionFor(part)),
     /** Whether it belongs to the open yard, not to the account. */
     ofYard: !ofAccount.has(part),
     existing: Boolean(row),

@@ -11,6 +11,7 @@ import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import FindPins from '../scout/FindPins.vue'
+import { useMay } from '../kit/useMay.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
@@ -25,6 +26,7 @@ const router = useRouter()
 const session = useSession()
 const { yard, zones, places, areas, strips } = useYard()
 const { say, quantity } = useWords()
+const may = useMay()
 const editing = ref<Editing>()
 const done = () => (editing.value = undefined)
 
@@ -86,7 +88,7 @@ const move = (section: Section, xFt: number, yFt: number) =>
       />
       <template v-else>{{ say('yard.answerNothing') }}</template>
     </template>
-    <template #actions>
+    <template v-if="may('yard.write')" #actions>
       <Button :label="say('yard.addSection')" @click="editing = { what: 'section' }" />
       <button class="link" @click="editing = { what: 'place' }">{{ say('yard.addPlace') }}</button>
       <button class="link" @click="editing = { what: 'zone' }">{{ say('yard.addZone') }}</button>

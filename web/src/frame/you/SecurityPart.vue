@@ -2,6 +2,7 @@
 import { onMounted, ref } from 'vue'
 import type { Security } from '@jardinero/contract/person'
 import { get } from '../../kit/api.ts'
+import { useMay } from '../../kit/useMay.ts'
 import { useWords } from '../../kit/session.ts'
 import CodesForm from './CodesForm.vue'
 import DeleteForm from './DeleteForm.vue'
@@ -12,6 +13,7 @@ import PasswordForm from './PasswordForm.vue'
 
 /** How one comes in, and what the account holds. */
 const { say, number } = useWords()
+const may = useMay()
 const security = ref<Security>()
 const load = async () => (security.value = await get<Security>('/api/account/security'))
 onMounted(load)
@@ -43,7 +45,7 @@ const nearlyFull = ({ rows, bytes, most }: Security['usage']) =>
       </p>
     </template>
     <p class="quiet small">{{ say('security.keeps') }}</p>
-    <DeleteForm />
+    <DeleteForm v-if="may('account.whole')" />
   </section>
 </template>
 
