@@ -6,6 +6,7 @@ import ChoiceField from '../kit/ChoiceField.vue'
 import FigureText from '../kit/FigureText.vue'
 import NumberField from '../kit/NumberField.vue'
 import RestRow from '../kit/RestRow.vue'
+import { useMay } from '../kit/useMay.ts'
 import { useWords } from '../kit/session.ts'
 import { useOptions } from '../kit/useOptions.ts'
 import CanRest from './CanRest.vue'
@@ -20,6 +21,7 @@ import type { Bench } from './useBench.ts'
 const props = defineProps<{ bench: Bench; faultAt: (...fields: string[]) => string | undefined }>()
 const emit = defineEmits<{ edit: [what: 'sprayer' | 'calibration' | 'label', id?: string] }>()
 const { say, day: sayDay } = useWords()
+const may = useMay()
 const options = useOptions()
 const b = props.bench
 const labelOptions = computed(() => b.goods.leading.value.map((l) => ({ value: l.id, label: l.rules.name })))
@@ -61,10 +63,12 @@ const isWet = computed(() => !b.gear.spreads.value)
     />
     <p class="links">
       <span v-if="b.goods.label.value.rules.sample" class="sample">{{ say('bench.sample') }}</span>
-      <button class="link small" @click="emit('edit', 'label', b.goods.label.value.id)">
-        {{ say('bench.changeLabel') }}
-      </button>
-      <button class="link small" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button>
+      <template v-if="may('shelf.write')">
+        <button class="link small" @click="emit('edit', 'label', b.goods.label.value.id)">
+          {{ say('bench.changeLabel') }}
+        </button>
+        <button class="link small" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button>
+      </template>
     </p>
     <CanRest
       v-if="b.goods.label.value.rules.spots?.length"
@@ -113,7 +117,9 @@ const isWet = computed(() => !b.gear.spreads.value)
     <WaterRest v-if="isWet" :bench="bench" />
   </template>
   <RestRow v-else :name="say('bench.noLabel')"
-    ><button class="link" @click="emit('edit', 'label')">{{ say('bench.addLabel') }}</button></RestRow
+    ><button v-if="may('shelf.write')" class="link" @click="emit('edit', 'label')">
+      {{ say('bench.addLabel') }}
+    </button></RestRow
   >
   <RestRow v-if="yearUse" :name="say('bench.yearUse')">
     <template #value><FigureText v-if="yearShare" :figure="yearShare" /></template>

@@ -1,4 +1,5 @@
 import type { ZoneId } from '@jardinero/core/quantity'
+import { useMay } from '../kit/useMay.ts'
 import { computed } from 'vue'
 import {
   computeBarriersDue,
@@ -83,7 +84,14 @@ export function useToday() {
       ...(lost.value && { windowLost: lost.value }),
     }
   })
-  const items = computed<TodayItem[]>(() => (yard.value ? computeToday(state.value) : []))
+  const may = useMay()
+  /** What one may not do is for others to do: it does not wait for who is here. */
+  const isOwn = ({ code, room }: TodayItem): boolean => {
+    if (code === 'copyLabel') return may('shelf.write')
+    if (room === 'yard') return may('yard.write')
+    return room !== 'season' || code.startsWith('job.') || may('season.write')
+  }
+  const items = computed<TodayItem[]>(() => (yard.value ? computeToday(state.value).filter(isOwn) : []))
   const waitsAt = (room: string) => items.value.some((i) => i.room === room)
   return { items, waitsAt }
 }

@@ -30,6 +30,7 @@ async function copy(): Promise<void> {
 .once {
   border-left: 3px solid var(--clay);
   padding-left: 0.9rem;
+  margin-top: 1rem;
 }
 .link-text {
   overflow-wrap: anywhere;

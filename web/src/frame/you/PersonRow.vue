@@ -50,11 +50,11 @@ async function end(): Promise<void> {
   <li>
     <details>
       <summary>
-        <strong>{{ person.name }}</strong>
-        <span class="quiet">
+        <strong>{{ person.name }}</strong>{{ ' ' }}
+        <span class="quiet what">
           {{ say(`role.${person.role}`) }}<template v-if="isSelf"> · {{ say('people.you') }}</template
           ><template v-if="over"> · {{ say('people.under', { name: over.name }) }}</template></span
-        >
+        >{{ ' ' }}
         <span v-if="isOver" class="stop small">
           {{ say('people.licenceOver', { day: day(person.licenceUntil!, 'long') }) }}</span
         >
@@ -64,6 +64,7 @@ async function end(): Promise<void> {
         :model-value="person.role"
         :label="say('people.role')"
         :options="options(roleNames, 'role')"
+        :fault="form.faultAt('role')"
         @update:model-value="$event && change({ role: $event })"
       />
       <p class="quiet small">{{ say(`role.${person.role}.says`) }}</p>
@@ -84,6 +85,7 @@ async function end(): Promise<void> {
         :model-value="person.worksUnder ?? ''"
         :label="say('people.worksUnder')"
         :options="others"
+        :fault="form.faultAt('worksUnder')"
         @update:model-value="change({ worksUnder: $event || null })"
       />
       <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
@@ -104,12 +106,16 @@ async function end(): Promise<void> {
 </template>
 
 <style scoped>
+.what {
+  margin-left: 0.7rem;
+}
 .presses {
   display: flex;
   flex-wrap: wrap;
   gap: 0.4rem 1.2rem;
 }
 summary {
+  list-style-position: inside;
   cursor: pointer;
   padding: 0.4rem 0;
 }
