@@ -3,10 +3,10 @@ import Button from 'primevue/button'
 import { onMounted, ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import type { Invited } from '@jardinero/contract/people'
-import TextField from '../kit/TextField.vue'
 import { send } from '../kit/api.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import WhoFields from './WhoFields.vue'
 
 /** Somebody who holds an invitation: what it leads to, and the way in. What the link carries is never sent with the address. */
 const session = useSession()
@@ -15,24 +15,20 @@ const router = useRouter()
 const { say } = useWords()
 const form = useForm()
 const invited = ref<Invited>()
-const name = ref('')
-const email = ref('')
-const password = ref('')
+const who = ref({ name: '', email: '', password: '' })
 const token = route.hash.slice(1)
 
 onMounted(() =>
   form.save(async () => {
     invited.value = await send<Invited>('POST', '/api/session/invited', { token })
-    name.value = invited.value.name
+    who.value.name = invited.value.name
   }),
 )
 async function submit(): Promise<void> {
   const entered = await form.save(() =>
     session.enter('join', {
       token,
-      name: name.value,
-      email: email.value,
-      password: password.value,
+      ...who.value,
       locale: session.preferences.locale,
     }),
   )
@@ -47,27 +43,7 @@ async function submit(): Promise<void> {
       <h1>{{ say('join.title', { firm: invited.firm }) }}</h1>
       <p>{{ say(`role.${invited.role}.joins`) }}</p>
       <form novalidate @submit.prevent="submit">
-        <TextField
-          v-model="name"
-          :label="say('frame.yourName')"
-          :fault="form.faultAt('name')"
-          autocomplete="name"
-        />
-        <TextField
-          v-model="email"
-          type="email"
-          :label="say('frame.email')"
-          :fault="form.faultAt('email')"
-          autocomplete="username"
-        />
-        <TextField
-          v-model="password"
-          type="password"
-          :label="say('frame.password')"
-          :hint="say('frame.passwordHint')"
-          :fault="form.faultAt('password')"
-          autocomplete="new-password"
-        />
+        <WhoFields v-model="who" fresh :form="form" />
         <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
         <Button type="submit" :label="say('join.enter')" :disabled="form.saving.value" />
       </form>

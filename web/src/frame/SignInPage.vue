@@ -3,9 +3,9 @@ import Button from 'primevue/button'
 import { ref } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { canUsePasskeys, showPasskey } from '../kit/passkey.ts'
-import TextField from '../kit/TextField.vue'
 import { useSession, useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
+import WhoFields from './WhoFields.vue'
 
 const session = useSession()
 const router = useRouter()
@@ -13,20 +13,16 @@ const route = useRoute()
 const { say } = useWords()
 const form = useForm()
 const fresh = ref(false)
-const email = ref('')
-const password = ref('')
-const name = ref('')
+const who = ref({ name: '', email: '', password: '' })
 
 const to = () => String(route.query['to'] ?? '/')
 /** Who has just made an account is shown the codes first: they are told only once. */
 const go = () => router.replace(session.newCodes.length ? { name: 'codes', query: { to: to() } } : to())
 async function submit(): Promise<void> {
   const { locale } = session.preferences
-  const body = { email: email.value, password: password.value }
+  const { name, ...body } = who.value
   const entered = await form.save(() =>
-    fresh.value
-      ? session.enter('sign-up', { ...body, name: name.value, locale })
-      : session.enter('sign-in', body),
+    fresh.value ? session.enter('sign-up', { ...body, name, locale }) : session.enter('sign-in', body),
   )
   if (entered) await go()
 }
@@ -50,28 +46,7 @@ const demo = async () => (await form.save(() => session.enter('demo'))) && go()
     <div class="columns">
       <form novalidate @submit.prevent="submit">
         <h2>{{ say(fresh ? 'frame.signUp' : 'frame.signIn') }}</h2>
-        <TextField
-          v-if="fresh"
-          v-model="name"
-          :label="say('frame.yourName')"
-          :fault="form.faultAt('name')"
-          autocomplete="name"
-        />
-        <TextField
-          v-model="email"
-          type="email"
-          :label="say('frame.email')"
-          :fault="form.faultAt('email')"
-          autocomplete="email"
-        />
-        <TextField
-          v-model="password"
-          type="password"
-          :label="say('frame.password')"
-          :fault="form.faultAt('password')"
-          :hint="fresh ? say('frame.passwordHint') : ''"
-          :autocomplete="fresh ? 'new-password' : 'current-password'"
-        />
+        <WhoFields v-model="who" :fresh="fresh" :form="form" />
         <p v-if="!fresh" class="small">
           <RouterLink :to="{ name: 'forgot' }">{{ say('frame.forgot') }}</RouterLink>
         </p>
