@@ -56,3 +56,42 @@ test('an owner invites somebody of the crew, who works at once; and ends their a
   await phone.reload()
   await expect(phone.getByRole('alert')).toContainText('over or was used')
 })
+
+test('a firm’s list of 240 lawns is tried, mended and imported; again, it adds nothing', async ({
+  page,
+  running,
+}) => {
+  await signUp(page, running, 'list@example.org', 'Quill & Marrow Lawns')
+  await ownLawn(page, 'The shed', 'Front')
+  await page.goto(`${running.url}/you`)
+  const line = (i: number, grass: string) => `Client ${i};${i} Millrace Lane;${grass};${5000 + i}`
+  const list = (last: string) =>
+    Buffer.from(
+      [
+        'Customer;Address;Grass;Sq ft',
+        ...Array.from({ length: 239 }, (_, i) => line(i, 'Tall fescue')),
+        last,
+      ].join('\r\n'),
+      'latin1',
+    )
+  const choose = (last: string) =>
+    page
+      .locator('.lawns input[type=file]')
+      .setInputFiles({ name: 'lawns.csv', mimeType: 'text/csv', buffer: list(last) })
+  await choose(line(239, 'plastic'))
+  await expect(page.locator('.lawns')).toContainText('Line 241: no grass is known as “plastic”.')
+  await choose('Señora Vale;9 Dock Row;zoysiagrass;900')
+  await expect(page.locator('.lawns')).toContainText('240 lawns of 240 properties')
+  await accessible(page)
+  await page.getByRole('button', { name: 'Import these lawns' }).click()
+  await expect(page.locator('.lawns')).toContainText('240 lawns were added.')
+  await choose('Señora Vale;9 Dock Row;zoysiagrass;900')
+  await page.getByRole('button', { name: 'Import these lawns' }).click()
+  await expect(page.locator('.lawns')).toContainText('Nothing new in it.')
+  // A lawn of the list is found, measured, and its owner is told.
+  await page.keyboard.press('/')
+  await page.keyboard.type('9 Dock')
+  await page.getByRole('option', { name: /9 Dock Row/ }).click()
+  await page.goto(page.url().replace(/\/?$/, '/yard'))
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('9 Dock Row measures 900 sq ft')
+})

@@ -8,6 +8,7 @@ export const taskKinds = [
   'station',
   'typicalYear',
   'labels',
+  'lawns',
   'seasonReport',
 ] as const
 export type TaskKind = (typeof taskKinds)[number]

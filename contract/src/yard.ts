@@ -1,6 +1,7 @@
 import type { SectionId, YardId, ZoneId } from '@jardinero/core/quantity'
 import Joi from 'joi'
 import {
+  lawnColumns,
   mostCorners,
   mostOutlineCorners,
   placeKinds,
@@ -8,6 +9,7 @@ import {
   sparedThings,
   turfStates,
   widestStripFt,
+  type LawnColumns,
   type PlaceKind,
   type Section as TapedSection,
   type Spared,
@@ -234,3 +236,38 @@ export const townsRequest = Joi.object<{ search: string; near: string }, true>({
   search: Joi.string().trim().min(2).max(80).required(),
   near: country.empty('').default('US'),
 })
+
+/** POST /api/yard/lawns: a firm's list of lawns, as CSV. */
+export interface LawnsOrder {
+  csv: string
+  /** They lie about there, where no point is told. */
+  nearYardId: YardId
+  /** Which column tells what; by their headings where it is not said. */
+  columns: LawnColumns | null
+  /** For lines that say no grass. */
+  usualTurf: string | null
+  /** Only what it would come to. */
+  dryRun: boolean
+}
+/** Largest list, in characters: some 10,000 lawns. */
+export const mostLawnsText = 2_000_000
+export const lawnsOrder = Joi.object<LawnsOrder, true>({
+  csv: Joi.string().max(mostLawnsText).required(),
+  nearYardId: id.required(),
+  columns: Joi.object()
+    .pattern(Joi.valid(...lawnColumns), Joi.number().integer().min(0).max(200))
+    .allow(null)
+    .default(null),
+  usualTurf: Joi.string().max(40).allow(null).default(null),
+  dryRun: Joi.boolean().default(false),
+})
+export interface LawnsTaken {
+  heading: string[]
+  columns: LawnColumns
+  lawns: number
+  properties: number
+  /** Lines that say the same lawn again. */
+  doubles: number
+  /** Lawns that were not there. */
+  added: number
+}

@@ -6,7 +6,7 @@ import { findsCsv, findsGeoJson } from '@jardinero/contract/scout'
 import { labelsFile, type LabelsFile } from '@jardinero/contract/shelf'
 import type { TaskKind } from '@jardinero/contract/task'
 import { stationFile, typicalYearFile } from '@jardinero/contract/weather'
-import type { Yard } from '@jardinero/contract/yard'
+import { lawnsOrder, type LawnsOrder, type Yard } from '@jardinero/contract/yard'
 import type { Words } from '@jardinero/words'
 import { importAccount, readAccountFile } from '../account/index.ts'
 import { accountToday } from '../platform/today.ts'
@@ -18,6 +18,7 @@ import { daysOnPaper } from '../answer/index.ts'
 import { makeSeasonReport } from '../ledger/index.ts'
 import { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from '../scout/index.ts'
 import { importLabels } from '../shelf/index.ts'
+import { takeLawns } from '../yard/index.ts'
 import { takeStation, takeTypicalYear, type AskStation } from '../soil/index.ts'
 
 interface TaskParts {
@@ -70,5 +71,7 @@ export const taskWork: Record<TaskKind, Work> = {
   typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
   seasonReport: (scope, sent, parts) =>
     makeSeasonReport(scope, read(seasonRequest, sent), { ...parts, daysAhead: daysOnPaper }),
+  lawns: (scope, sent, { words, progress }) =>
+    takeLawns(scope, read<LawnsOrder>(lawnsOrder, sent), words, progress),
   labels: (scope, sent) => importLabels(scope, read<LabelsFile>(labelsFile, sent)),
 }

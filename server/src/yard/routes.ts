@@ -12,6 +12,7 @@ import {
   openGrounds,
 } from '@jardinero/core/yard'
 import type { App } from '../platform/app.ts'
+import { takeFiles } from '../tasks/index.ts'
 import { large } from '../platform/large.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
 import { accept, ProblemError } from '../platform/problem.ts'
@@ -162,6 +163,16 @@ export function yardRoutes(app: App): void {
       return { towns: await gazetteer.find(search, near) }
     },
   )
+  takeFiles(app, [
+    {
+      url: '/api/yard/lawns',
+      kind: 'lawns',
+      tag: 'yard',
+      summary: 'Takes a list of lawns in from CSV, all or none, as a task; or says what it would come to',
+      body: wire.lawnsOrder,
+      bodyLimit: 8 * 1024 * 1024,
+    },
+  ])
   app.get(
     '/api/almanac',
     { ...large, schema: { tags, summary: 'Turf types, climates and barriers' }, config: { open: true } },

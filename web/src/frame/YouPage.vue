@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, defineAsyncComponent, ref } from 'vue'
 import type { Preferences } from '@jardinero/contract/person'
 import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
@@ -8,7 +8,7 @@ import { useForm } from '../kit/useForm.ts'
 import { useMay } from '../kit/useMay.ts'
 import { useGloves } from '../kit/useGloves.ts'
 import RemindersRow from '../outing/RemindersRow.vue'
-import { useAccount } from '../state/index.ts'
+import { useAccount, useYard } from '../state/index.ts'
 import AccountFile from './AccountFile.vue'
 import RemovedList from './RemovedList.vue'
 import PeoplePart from './you/PeoplePart.vue'
@@ -18,6 +18,8 @@ import SignOutRow from './you/SignOutRow.vue'
 /** How one person reads, and the account as a file. */
 const session = useSession()
 const account = useAccount()
+const { yard } = useYard()
+const LawnsFile = defineAsyncComponent(() => import('../yard/LawnsFile.vue'))
 const { say } = useWords()
 const form = useForm()
 const may = useMay()
@@ -75,6 +77,7 @@ function prefer(key: string, value: unknown): void {
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <RemindersRow />
     <AccountFile v-if="may('account.whole')" />
+    <LawnsFile v-if="yard && may('yard.write')" :near-yard-id="yard.id" />
     <RemovedList />
     <p v-if="may('yard.write')" class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>

@@ -74,6 +74,9 @@ describe('the people of an account', () => {
       'POST /api/account/people/b/leave': refused('role', 'An account needs an owner.'),
     })
     const row = page.findAllComponents(PersonRow)[1]!
+    const details = row.find('details')
+    ;(details.element as HTMLDetailsElement).open = true
+    await details.trigger('toggle')
     await button(row, 'End access').trigger('click')
     expect(sent.filter((s) => s.url.endsWith('/leave'))).toEqual([])
     await button(row, 'End access now').trigger('click')

@@ -19,6 +19,7 @@ const options = useOptions()
 const form = useForm()
 const link = ref<string>()
 const isEnding = ref(false)
+const isOpen = ref(false)
 const isSelf = computed(() => props.person.id === session.person?.id)
 const url = computed(() => `/api/account/people/${props.person.id}`)
 const today = new Date().toISOString().slice(0, 10)
@@ -48,7 +49,7 @@ async function end(): Promise<void> {
 
 <template>
   <li>
-    <details>
+    <details @toggle="isOpen = ($event.target as HTMLDetailsElement).open">
       <summary>
         <strong>{{ person.name }}</strong>{{ ' ' }}
         <span class="quiet what">
@@ -59,48 +60,56 @@ async function end(): Promise<void> {
           {{ say('people.licenceOver', { day: day(person.licenceUntil!, 'long') }) }}</span
         >
       </summary>
-      <p class="quiet small">{{ person.email }}</p>
-      <ChoiceField
-        :model-value="person.role"
-        :label="say('people.role')"
-        :options="options(roleNames, 'role')"
-        :fault="form.faultAt('role')"
-        @update:model-value="$event && change({ role: $event })"
-      />
-      <p class="quiet small">{{ say(`role.${person.role}.says`) }}</p>
-      <TextField
-        :model-value="person.licence"
-        :label="say('you.licence')"
-        @change="change({ licence: typedIn($event) })"
-      />
-      <TextField
-        :model-value="person.licenceUntil ?? ''"
-        type="date"
-        :label="say('people.licenceUntil')"
-        :fault="form.faultAt('licenceUntil')"
-        @change="change({ licenceUntil: typedIn($event) || null })"
-      />
-      <ChoiceField
-        v-if="person.role === 'crew'"
-        :model-value="person.worksUnder ?? ''"
-        :label="say('people.worksUnder')"
-        :options="others"
-        :fault="form.faultAt('worksUnder')"
-        @update:model-value="change({ worksUnder: $event || null })"
-      />
-      <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
-      <p v-if="!isSelf" class="presses">
-        <button type="button" class="link" @click="reset">{{ say('people.reset') }}</button>
-        <button v-if="!isEnding" type="button" class="link stop" @click="isEnding = true">
-          {{ say('people.end') }}
-        </button>
-      </p>
-      <p v-if="isEnding" role="alert">
-        {{ say('people.endSays', { name: person.name }) }}
-        <button type="button" class="link stop" @click="end">{{ say('people.endNow') }}</button>
-        <button type="button" class="link" @click="isEnding = false">{{ say('frame.cancel') }}</button>
-      </p>
-      <LinkOnce v-if="link" :key="link" :link="link" :says="say('people.resetSays', { name: person.name })" />
+      <template v-if="isOpen">
+        <p class="quiet small">{{ person.email }}</p>
+        <ChoiceField
+          :model-value="person.role"
+          :label="say('people.role')"
+          :options="options(roleNames, 'role')"
+          :fault="form.faultAt('role')"
+          @update:model-value="$event && change({ role: $event })"
+        />
+        <p class="quiet small">{{ say(`role.${person.role}.says`) }}</p>
+        <TextField
+          v-if="!isSelf"
+          :model-value="person.licence"
+          :label="say('you.licence')"
+          @change="change({ licence: typedIn($event) })"
+        />
+        <TextField
+          :model-value="person.licenceUntil ?? ''"
+          type="date"
+          :label="say('people.licenceUntil')"
+          :fault="form.faultAt('licenceUntil')"
+          @change="change({ licenceUntil: typedIn($event) || null })"
+        />
+        <ChoiceField
+          v-if="person.role === 'crew'"
+          :model-value="person.worksUnder ?? ''"
+          :label="say('people.worksUnder')"
+          :options="others"
+          :fault="form.faultAt('worksUnder')"
+          @update:model-value="change({ worksUnder: $event || null })"
+        />
+        <p v-if="form.general.value" class="stop" role="alert">{{ form.general.value }}</p>
+        <p v-if="!isSelf" class="presses">
+          <button type="button" class="link" @click="reset">{{ say('people.reset') }}</button>
+          <button v-if="!isEnding" type="button" class="link stop" @click="isEnding = true">
+            {{ say('people.end') }}
+          </button>
+        </p>
+        <p v-if="isEnding" role="alert">
+          {{ say('people.endSays', { name: person.name }) }}
+          <button type="button" class="link stop" @click="end">{{ say('people.endNow') }}</button>
+          <button type="button" class="link" @click="isEnding = false">{{ say('frame.cancel') }}</button>
+        </p>
+        <LinkOnce
+          v-if="link"
+          :key="link"
+          :link="link"
+          :says="say('people.resetSays', { name: person.name })"
+        />
+      </template>
     </details>
   </li>
 </template>
