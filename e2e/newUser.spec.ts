@@ -71,7 +71,8 @@ test('a new user’s first day, and the next morning', async ({ page, running, q
   const started = Date.now()
   await signUp(page, running, 'noor@example.org')
   await welcome(page)
-  await expect(page.getByRole('heading', { level: 1 })).toContainText(/4[78]\.\d °F/)
+  // Drawn to the reading, from where a typical year alone would have it; how far, the hour of the day says too.
+  await expect(page.getByRole('heading', { level: 1 })).toContainText(/4[5-8]\.\d °F/)
   expect(Date.now() - started).toBeLessThan(180_000)
 
   await page.keyboard.press('6')

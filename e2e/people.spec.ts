@@ -90,8 +90,11 @@ test('a firm’s list of 240 lawns is tried, mended and imported; again, it adds
   await expect(page.locator('.lawns')).toContainText('Nothing new in it.')
   // A lawn of the list is found, measured, and its owner is told.
   await page.keyboard.press('/')
+  await expect(page.getByRole('dialog')).toBeVisible()
   await page.keyboard.type('9 Dock')
   await page.getByRole('option', { name: /9 Dock Row/ }).click()
-  await page.goto(page.url().replace(/\/?$/, '/yard'))
+  await expect(page.getByRole('dialog')).toBeHidden()
+  await expect(page.locator('nav.trail')).toBeVisible()
+  await page.keyboard.press('1')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('9 Dock Row measures 900 sq ft')
 })
