@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { LawnsOrder, LawnsTaken } from '@jardinero/contract/yard'
-import { lawnColumns, type LawnColumns } from '@jardinero/core/yard'
+import { guessLawnColumns, lawnColumns, type LawnColumns } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
 import FaultList from '../kit/FaultList.vue'
 import { send } from '../kit/api.ts'
@@ -22,7 +22,9 @@ const { turf: turfs } = useTurfNames()
 const mostCharacters = 2_000_000
 const csv = ref<string>()
 const columns = ref<LawnColumns>()
-const usualTurf = ref<string>()
+/** No grass for all lines that say none. */
+const none = 'none'
+const usualTurf = ref<string>(none)
 const told = ref<LawnsTaken>()
 const added = ref<number>()
 const isTooLarge = ref(false)
@@ -31,7 +33,7 @@ const columnOptions = computed(() => [
   { value: -1, label: say('lawns.noColumn') },
   ...heading.value.map((label, value) => ({ value, label: label || String(value + 1) })),
 ])
-const turfOptions = computed(() => [{ value: '', label: say('lawns.noUsualTurf') }, ...turfs.value])
+const turfOptions = computed(() => [{ value: none, label: say('lawns.noUsualTurf') }, ...turfs.value])
 const faults = computed(() => {
   const problem = form.problem.value
   if (!problem) return []
@@ -46,11 +48,10 @@ async function ask(dryRun: boolean): Promise<void> {
       csv: csv.value!,
       nearYardId: props.nearYardId,
       columns: columns.value ?? null,
-      usualTurf: usualTurf.value || null,
+      usualTurf: usualTurf.value === none ? null : usualTurf.value,
       dryRun,
     }
     const taken = await send<LawnsTaken>('POST', '/api/yard/lawns', order)
-    columns.value = taken.columns
     if (dryRun) told.value = taken
     else {
       added.value = taken.added
@@ -67,11 +68,12 @@ async function choose(event: Event): Promise<void> {
   const text = await readText(file)
   isTooLarge.value = text.length > mostCharacters
   csv.value = isTooLarge.value ? undefined : text
-  columns.value = undefined
   form.clear()
   const { default: Papa } = await import('papaparse')
   heading.value =
     Papa.parse<string[]>(text.replace(/^\ufeff/, '').slice(0, 60_000), { preview: 1 }).data[0] ?? []
+  // Shown also where the list is refused: then it is what may be wrong.
+  columns.value = guessLawnColumns(heading.value)
   if (csv.value !== undefined) await ask(true)
 }
 function sayColumn(column: (typeof lawnColumns)[number], at: number | undefined): void {
@@ -80,7 +82,7 @@ function sayColumn(column: (typeof lawnColumns)[number], at: number | undefined)
   void ask(true)
 }
 function sayTurf(turf: string | undefined): void {
-  usualTurf.value = turf
+  usualTurf.value = turf ?? none
   void ask(true)
 }
 </script>
@@ -105,7 +107,7 @@ function sayTurf(turf: string | undefined): void {
           @update:model-value="sayColumn(c, $event)"
         />
         <ChoiceField
-          :model-value="usualTurf ?? ''"
+          :model-value="usualTurf"
           :label="say('lawns.usualTurf')"
           :options="turfOptions"
           @update:model-value="sayTurf"

@@ -1,6 +1,6 @@
 // @vitest-environment happy-dom
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { atHome, button, pick, until } from '../../test/home.ts'
+import { atHome, button, choice, pick, until } from '../../test/home.ts'
 import { refused, standServer } from '../../test/server.ts'
 import LawnsFile from './LawnsFile.vue'
 import { readText } from './readText.ts'
@@ -36,7 +36,12 @@ describe('a list of lawns', () => {
   }
   it('says first what it would come to, and is imported on the word', async () => {
     const { page, sent, settle } = await chosen({ 'POST /api/yard/lawns': [200, told] })
-    expect(sent[0]!.body).toMatchObject({ nearYardId: 'y', dryRun: true, columns: null, usualTurf: null })
+    expect(sent[0]!.body).toMatchObject({
+      nearYardId: 'y',
+      dryRun: true,
+      columns: told.columns,
+      usualTurf: null,
+    })
     expect(page.text()).toContain('2 lawns of one property; one line says the same lawn again.')
     await button(page, 'Import these lawns').trigger('click')
     await until(() => sent.length === 2)
@@ -49,10 +54,13 @@ describe('a list of lawns', () => {
       'POST /api/yard/lawns': refused('2.turf', 'Line 2: no grass.'),
     })
     expect(page.text()).toContain('Line 2: no grass.')
+    // What was guessed stands also where the list is refused.
+    expect(choice(page, 'Address or name').text()).toContain('Address')
     await pick(page, 'Where no grass is told', 'tallFescue')
     await until(() => sent.length === 2)
     expect(sent[1]!.body).toMatchObject({ usualTurf: 'tallFescue', dryRun: true })
     await pick(page, 'Client', -1)
     await until(() => sent.length === 3)
+    expect(sent[2]!.body).toMatchObject({ columns: { name: 1, area: 2 } })
   })
 })
