@@ -2,7 +2,7 @@ import { convert, nameWords, plainName, type Refusal } from '../quantity/index.t
 
 /** What a firm's list of lawns may tell of each. */
 export const lawnColumns = ['client', 'name', 'lawn', 'turf', 'area', 'latitude', 'longitude'] as const
-export type LawnColumn = (typeof lawnColumns)[number]
+type LawnColumn = (typeof lawnColumns)[number]
 /** Which column of the list tells what: by its place, from 0. */
 export type LawnColumns = Partial<Record<LawnColumn, number>>
 
