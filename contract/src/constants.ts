@@ -16,3 +16,5 @@ export const calibrationMethods = [
 /** Where a wind comes from; empty where nobody said. */
 export const compass = ['', ...compassPoints] as const
 export const noOutingWishes: OutingWishes = { limits: {}, mowWeekday: null, lastMown: null, family: [] }
+/** Largest list of lawns, in characters: some 10,000 of them. */
+export const mostLawnsText = 2_000_000

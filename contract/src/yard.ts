@@ -19,6 +19,7 @@ import { verdictThresholds, type Thresholds } from '@jardinero/core/scout'
 import type { SeasonWishes } from '@jardinero/core/season'
 import type { ShelfSituation, TurfCheck } from '@jardinero/core/shelf'
 import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardinero/core/soil'
+import { mostLawnsText } from './constants.ts'
 import { id, list, name, number, rowShapes, type Row } from './field.ts'
 import { ground, timingParameters } from './soil.ts'
 import { seasonWishes } from './season.ts'
@@ -249,8 +250,6 @@ export interface LawnsOrder {
   /** Only what it would come to. */
   dryRun: boolean
 }
-/** Largest list, in characters: some 10,000 lawns. */
-export const mostLawnsText = 2_000_000
 export const lawnsOrder = Joi.object<LawnsOrder, true>({
   csv: Joi.string().max(mostLawnsText).required(),
   nearYardId: id.required(),

@@ -98,7 +98,23 @@ it('is all or nothing: each wrong line is named, and nothing is added', async ()
     ['lawnNoName', 'Line 6: no address or name.'],
   ])
   expect((await yards())['yards']).toHaveLength(1)
+  const plastic = await take(`${list(3)}\nX,9 Dock Row,,4000`, { usualTurf: 'plastic' })
+  expect(plastic.json().faults[0].code).toBe('unknownCode')
   expect((await take(`${list(3)}\nX,9 Dock Row,,4000`, { usualTurf: 'zoysiagrass' })).json().added).toBe(4)
+  // Their yards are told apart by their words, not by their letters.
+  const rows = 'Customer,Address,Grass,Sq ft\nA,1 21st St,Tall fescue,900\nA,12 1st St,Tall fescue,900'
+  expect((await take(rows)).json()).toMatchObject({ properties: 2, added: 2 })
+})
+it('of points takes near ones, and none whose law may be another', async () => {
+  const { take, yards } = await firm()
+  const at = (latitude: string, longitude: string) =>
+    take(`Address,Grass,Sq ft,Latitude,Longitude\n1 Dock Row,Tall fescue,900,${latitude},${longitude}`)
+  const [fault] = (await at('33.75', '-84.39')).json().faults as { code: string; detail: string }[]
+  expect(fault!.code).toBe('lawnFar')
+  expect(fault!.detail).toContain('1 Dock Row lies more than 100 km from The shed')
+  expect((await at('91', '-84.39')).json().faults[0].code).toBe('lawnPoint')
+  expect((await at('38.1', '-84.6')).json().added).toBe(1)
+  expect((await yards())['yards']![1]).toMatchObject({ latitude: 38.1, longitude: -84.6, placeFrom: 'point' })
 })
 it('is not for who may not change lawns, and not near a yard of another', async () => {
   const { owner, take } = await firm()

@@ -33,7 +33,7 @@ registerRoute(new NavigationRoute(page, { denylist: [/^\/api\//] }))
 
 /** Live lines, files for the disk, the watch on the server, and what the page keeps itself (state/client.ts) are never answered from here. */
 const neverKept =
-  /^\/api\/(health|docs|account\/(file|security|tasks|opening)|bench\/equipment|shelf\/(state|taken)|yard\/(names|yards\/)|outing\/tanks)|\.(pdf|csv|ics|geojson)$|\/(probe|scale|meter)$/
+  /^\/api\/(health|docs|account\/(file|security|tasks|opening|people)|bench\/equipment|shelf\/(state|taken)|yard\/(names|yards\/)|outing\/tanks)|\.(pdf|csv|ics|geojson)$|\/(probe|scale|meter)$/
 registerRoute(
   ({ url, request, sameOrigin }) =>
     sameOrigin &&

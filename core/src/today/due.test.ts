@@ -8,6 +8,7 @@ import {
   computeSinceReading,
   computeWateringDue,
   findTreated,
+  findUnmeasured,
   type DownPass,
 } from './index.ts'
 
@@ -110,6 +111,14 @@ describe('what is due', () => {
     expect(due('2026-10-01')).toEqual([])
     expect(due('2026-08-10', { done: true })).toEqual([])
     expect(due('2026-08-10', { zoneId: 'gone' })).toEqual([])
+  })
+
+  it('a sprayer that goes by a usual figure is one that nobody measured', () => {
+    const usual = { sprayerId: 'p', method: 'usual' }
+    expect(findUnmeasured([usual])).toBe(true)
+    expect(findUnmeasured([usual, { sprayerId: 'q', method: 'catch' }])).toBe(true)
+    expect(findUnmeasured([usual, { sprayerId: 'p', method: 'catch' }])).toBe(false)
+    expect(findUnmeasured([{ sprayerId: 'c', method: 'wetted' }])).toBe(false)
   })
 
   it('the newest calibration up to the day counts', () => {

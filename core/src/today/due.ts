@@ -116,3 +116,9 @@ export const computeSinceCalibration = (
   const days = calibrations.filter((c) => c.day <= day && isMeasured(c)).map((c) => daysBetween(c.day, day))
   return days.length ? Math.min(...days) : undefined
 }
+
+/** Whether a sprayer goes by a usual figure that nobody has measured since. */
+export const findUnmeasured = (calibrations: { sprayerId: string; method?: string | null }[]): boolean => {
+  const measured = new Set(calibrations.filter(isMeasured).map((c) => c.sprayerId))
+  return calibrations.some((c) => c.method === 'usual' && !measured.has(c.sprayerId))
+}

@@ -6,6 +6,7 @@ export {
   computeSinceReading,
   computeWateringDue,
   findTreated,
+  findUnmeasured,
   type DownPass,
 } from './due.ts'
 export { agendaDays, entryKey, computeAgenda, type AgendaEntry, type AgendaFacts } from './agenda.ts'

@@ -176,13 +176,9 @@ function readingItems({ sinceReading, timing }: TodayState): TodayItem[] {
 function readyItems(state: TodayState): TodayItem[] {
   const items: TodayItem[] = []
   if (!state.hasEdge) items.push({ code: 'markEdge', room: 'yard', params: {}, loss: 0.5 })
-  if (!state.hasSprayer || state.sinceCalibration === undefined)
-    items.push({
-      code: state.usesUsualCarrier ? 'measureSprayer' : 'calibrate',
-      room: 'bench',
-      params: {},
-      loss: 0.45,
-    })
+  if (state.usesUsualCarrier) items.push({ code: 'measureSprayer', room: 'bench', params: {}, loss: 0.45 })
+  else if (!state.hasSprayer || state.sinceCalibration === undefined)
+    items.push({ code: 'calibrate', room: 'bench', params: {}, loss: 0.45 })
   else if (state.sinceCalibration > calibrateEveryDays)
     items.push({ code: 'calibrateAgain', room: 'bench', params: { days: state.sinceCalibration }, loss: 0.4 })
   if (!state.hasLabel) items.push({ code: 'copyLabel', room: 'bench', params: {}, loss: 0.42 })

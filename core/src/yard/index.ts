@@ -25,7 +25,14 @@ export {
   type ShapeKind,
   type ShapeRule,
 } from './shapes/index.ts'
-export { guessLawnColumns, lawnColumns, readLawnList, type LawnColumns, type ListedLawn } from './lawnList.ts'
+export {
+  guessLawnColumns,
+  lawnColumns,
+  listedName,
+  readLawnList,
+  type LawnColumns,
+  type ListedLawn,
+} from './lawnList.ts'
 export { placeOfZone, placesOf, type LawPlace } from './lawPlace.ts'
 export {
   isPlanted,

@@ -97,6 +97,27 @@ describe('a list of lawns', () => {
     const { lawns, faults, doubles } = readLawnList(order(rows, { usualTurf: 'tallFescue' }))
     expect([lawns.length, faults.length, doubles]).toEqual([1, 0, 1])
   })
+  it('keeps addresses apart that are one row of letters, and cuts none off', () => {
+    const apart = readLawnList(
+      order([
+        ['a', '1 21st St', '', 'fescue', '100'],
+        ['a', '12 1st St', '', 'fescue', '100'],
+      ]),
+    )
+    expect([apart.lawns.length, apart.doubles]).toEqual([2, 0])
+    const long = 'Millrace '.repeat(10)
+    const { faults } = readLawnList(
+      order([
+        ['a', long, '', 'fescue', '100'],
+        ['c'.repeat(121), 'b', 'l'.repeat(81), 'fescue', '100'],
+      ]),
+    )
+    expect(faults.map((f) => [f.code, f.field])).toEqual([
+      ['lawnTooLong', '2.name'],
+      ['lawnTooLong', '3.client'],
+      ['lawnTooLong', '3.lawn'],
+    ])
+  })
   it('is refused without a name, without an area, and empty', () => {
     expect(readLawnList(order([], { columns: { name: 0 } })).faults[0]!.code).toBe('lawnColumnMissing')
     expect(readLawnList(order([])).faults[0]!.code).toBe('lawnListEmpty')

@@ -78,6 +78,11 @@ export function readNumber(cell: string, decimalComma: boolean): number {
   return plain === '' ? NaN : Number(plain)
 }
 
+/** A name as lawns are told apart by it: by its words, so that “1 21st St” is not “12 1st St”. */
+export const listedName = (name: string): string => nameWords(name).join(' ')
+
+/** As long as a yard, a lawn and a client may be called. */
+const longest = { client: 120, name: 80, lawn: 80 }
 /** Larger than any lawn: 100 acres. */
 const largestSqFt = 4_356_000
 const smallestSqFt = 1
@@ -126,17 +131,19 @@ export function readLawnList(order: LawnListOrder): {
     if (!(areaSqFt >= smallestSqFt && areaSqFt <= largestSqFt)) fault('lawnArea', 'area')
     if (isPlaced && !(Math.abs(latitude!) <= 90 && Math.abs(longitude!) <= 180))
       fault('lawnPoint', 'latitude')
+    for (const column of ['client', 'name', 'lawn'] as const)
+      if (cell(column).length > longest[column]) fault('lawnTooLong', column)
     if (faults.length > before) continue
     const lawn: ListedLawn = {
       line,
-      client: cell('client').slice(0, 120),
-      name: cell('name').slice(0, 80),
-      lawn: (cell('lawn') || usualLawn).slice(0, 80),
+      client: cell('client'),
+      name: cell('name'),
+      lawn: cell('lawn') || usualLawn,
       turf: turf!,
       areaSqFt,
       ...(isPlaced && { latitude: latitude!, longitude: longitude! }),
     }
-    const key = [lawn.client, lawn.name, lawn.lawn].map(plainName).join('/')
+    const key = [lawn.client, lawn.name, lawn.lawn].map(listedName).join('/')
     const there = lawns.get(key)
     if (!there) lawns.set(key, lawn)
     else if (there.turf === lawn.turf && Math.abs(there.areaSqFt - lawn.areaSqFt) < 1) doubles++

@@ -1,3 +1,5 @@
+import type { PersonId } from '@jardinero/core/quantity'
+import type { EntityManager } from 'typeorm'
 import * as wire from '@jardinero/contract/people'
 import type { StoredInvitation, StoredPerson } from '../platform/accountEntities.ts'
 import type { App } from '../platform/app.ts'
@@ -36,6 +38,12 @@ async function keepAnOwner(scope: AccountScope, { id, role }: StoredPerson): Pro
   await scope.takeTurn(`${scope.accountId}/owners`)
   const owners = await scope.find<StoredPerson>('person', { role: 'owner' })
   if (role === 'owner' && !owners.some((o) => o.id !== id && !o.leftAt)) refuse('lastOwner', 'role')
+}
+
+/** Every way in that a person has: devices, passkeys, recovery codes, links to a new password. */
+async function endWaysIn(manager: EntityManager, personId: PersonId): Promise<void> {
+  await endOthers(manager, personId)
+  for (const entity of ['passkey', 'recovery_code', 'reset_link']) await manager.delete(entity, { personId })
 }
 
 /** The people of an account: who may what, who is invited, who has left. */
@@ -92,25 +100,23 @@ export function peopleRoutes(app: App, parts: SessionParts & { clock: Clock }): 
       },
       config: byOwner,
     },
-    (request) =>
-      app.scoped(request, async (scope) => {
+    async (request) => {
+      const left = await app.scoped(request, async (scope) => {
         const person = await scope.get<StoredPerson>('person', request.params.id)
         if (person.id === demoPersonId) throw new ProblemError('demoStays')
-        if (person.leftAt) return colleagueOf(person)
+        if (person.leftAt) return person
         await keepAnOwner(scope, person)
-        const { manager } = database
-        await endOthers(manager, person.id)
-        for (const entity of ['passkey', 'recovery_code', 'reset_link'])
-          await manager.delete(entity, { personId: person.id })
         // The address is free for another account, or for coming back.
-        return colleagueOf(
-          await scope.change<StoredPerson>('person', person.id, person.version, {
-            leftAt: clock().toISOString(),
-            email: `left-${person.id}@jardinero.invalid`,
-            passwordHash: null,
-          }),
-        )
-      }),
+        return scope.change<StoredPerson>('person', person.id, person.version, {
+          leftAt: clock().toISOString(),
+          email: `left-${person.id}@jardinero.invalid`,
+          passwordHash: null,
+        })
+      })
+      // Only once that holds: these cannot be given back.
+      await database.transaction((manager) => endWaysIn(manager, left.id))
+      return colleagueOf(left)
+    },
   )
   app.post(
     '/api/account/people/:id/reset',

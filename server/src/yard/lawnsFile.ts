@@ -1,8 +1,9 @@
+import geodesic from 'geographiclib-geodesic'
 import Papa from 'papaparse'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import type { LawnsOrder, LawnsTaken, Section, Yard, Zone } from '@jardinero/contract/yard'
 import { plainName } from '@jardinero/core/quantity'
-import { guessLawnColumns, readLawnList, type ListedLawn } from '@jardinero/core/yard'
+import { guessLawnColumns, listedName, readLawnList, type ListedLawn } from '@jardinero/core/yard'
 import type { Words } from '@jardinero/words'
 import { fixedId } from '../platform/fixedId.ts'
 import { mostFaults, ProblemError } from '../platform/problem.ts'
@@ -24,15 +25,23 @@ function turfNames(words: Words): Map<string, string> {
   return names
 }
 
+/** Farther from the yard whose clock, law and climate they take, lawns are of another one. Estimate: a firm's day. */
+const furthestKm = 100
+const isFar = (near: Yard, { latitude, longitude }: ListedLawn): boolean =>
+  latitude !== undefined &&
+  longitude !== undefined &&
+  (geodesic.Geodesic.WGS84.Inverse(near.latitude, near.longitude, latitude, longitude).s12 ?? Infinity) >
+    furthestKm * 1000
+
 /** Rows of a lawn as they are kept: their ids follow from whose they are and how they are called, so that the same list adds nothing. */
 function rowsOf(
   lawn: ListedLawn,
   near: Yard,
   accountId: string,
 ): { yard: Yard; zone: Zone; section: Section } {
-  const property = [accountId, plainName(lawn.client), plainName(lawn.name)].join('/')
+  const property = [accountId, listedName(lawn.client), listedName(lawn.name)].join('/')
   const yardId = fixedId(`lawn list ${property}`)
-  const zoneId = fixedId(`lawn list ${property}/${plainName(lawn.lawn)}`)
+  const zoneId = fixedId(`lawn list ${property}/${listedName(lawn.lawn)}`)
   const isPlaced = lawn.latitude !== undefined
   const {
     timeZone,
@@ -90,6 +99,10 @@ export async function takeLawns(
   progress: (done: number, total: number) => Promise<void>,
 ): Promise<LawnsTaken> {
   const near = await scope.get<Yard>('yard', nearYardId)
+  if (usualTurf && !almanac.turf.some((t) => t.code === usualTurf))
+    throw new ProblemError('refused', [
+      { code: 'unknownCode', field: 'usualTurf', params: { given: usualTurf } },
+    ])
   const { data, meta } = Papa.parse<string[]>(csv.replace(/^\ufeff/, ''), { skipEmptyLines: false })
   const [heading = [], ...rows] = data
   const columns = said ?? guessLawnColumns(heading)
@@ -104,6 +117,12 @@ export async function takeLawns(
     // Where columns are parted by semicolons a comma parts decimals.
     decimalComma: meta.delimiter === ';',
   })
+  for (const lawn of lawns.filter((l) => isFar(near, l)))
+    faults.push({
+      code: 'lawnFar',
+      field: `${lawn.line}.latitude`,
+      params: { line: lawn.line, given: lawn.name, yard: near.name, most: furthestKm },
+    })
   if (faults.length) throw new ProblemError('refused', faults.slice(0, mostFaults))
   const own = await scope.account<{ id: string }>()
   const all = lawns.map((lawn) => rowsOf(lawn, near, own.id))

@@ -2,9 +2,11 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Colleague, People } from '@jardinero/contract/people'
 import { atHome, button, input, pick } from '../../test/home.ts'
-import { refused, standServer } from '../../test/server.ts'
+import { adaSession, refused, standServer } from '../../test/server.ts'
 import YardStation from '../yard/YardStation.vue'
 import { useToday } from '../today/useToday.ts'
+import { useSession } from '../kit/session.ts'
+import { useMay } from '../kit/useMay.ts'
 import JoinPage from './JoinPage.vue'
 import InviteForm from './you/InviteForm.vue'
 import PersonRow from './you/PersonRow.vue'
@@ -99,6 +101,17 @@ describe('an invitation', () => {
     const over = show(JoinPage)
     await settle()
     expect(over.find('h1').text()).toBe('This link does not work.')
+  })
+})
+
+describe('somebody whose session lies on the device from before there were roles', () => {
+  it('is the owner, as everybody was', async () => {
+    await atHome({ path: '/you' })
+    const { role: _, ...before } = adaSession.person
+    standServer({ 'GET /api/session': [200, { ...adaSession, person: before }] })
+    await useSession().open()
+    expect(useSession().person?.role).toBe('owner')
+    expect(useMay()('yard.write')).toBe(true)
   })
 })
 

@@ -21,6 +21,7 @@ const forgetAnswers = async (): Promise<void> => {
   await forgetWork()
 }
 
+const formerly = { role: 'owner' as const }
 type WayIn = 'sign-in' | 'join' | 'passkey' | 'sign-up' | 'demo' | 'recover' | 'reset'
 
 /** Who is here, and how they read. */
@@ -41,7 +42,8 @@ export const useSession = defineStore('session', () => {
 
   function take(state: SessionState): void {
     setCsrfToken(state.csrfToken)
-    person.value = state.person
+    // One that lies on the device from before there were roles is its owner's.
+    person.value = state.person && { ...formerly, ...state.person }
     demoOffered.value = state.demoOffered
     mailOffered.value = state.mailOffered
   }

@@ -9,6 +9,7 @@ import {
   computeToday,
   computeWateringDue,
   findTreated,
+  findUnmeasured,
   type TodayItem,
   type TodayState,
 } from '@jardinero/core/today'
@@ -69,7 +70,7 @@ export function useToday() {
       sinceReading: computeSinceReading(places.value, probeReadings.value, day.value),
       hasSprayer: account.state.sprayers.length > 0,
       ...(sinceCalibration !== undefined && { sinceCalibration }),
-      usesUsualCarrier: account.state.calibrations.some((c) => c.method === 'usual'),
+      usesUsualCarrier: findUnmeasured(account.state.calibrations),
       hasLabel: account.state.labels.length > 0,
       treatedZones: named((id) => treated.value.has(id)),
       untreatedZones: named((id) => !treated.value.has(id)),

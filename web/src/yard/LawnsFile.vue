@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { mostLawnsText } from '@jardinero/contract/constants'
 import type { LawnsOrder, LawnsTaken } from '@jardinero/contract/yard'
 import { guessLawnColumns, lawnColumns, type LawnColumns } from '@jardinero/core/yard'
 import ChoiceField from '../kit/ChoiceField.vue'
@@ -18,8 +19,6 @@ const account = useAccount()
 const { say } = useWords()
 const form = useForm()
 const { turf: turfs } = useTurfNames()
-/** As many characters as the server takes. */
-const mostCharacters = 2_000_000
 const csv = ref<string>()
 const columns = ref<LawnColumns>()
 /** No grass for all lines that say none. */
@@ -66,7 +65,7 @@ async function choose(event: Event): Promise<void> {
   input.value = ''
   if (!file) return
   const text = await readText(file)
-  isTooLarge.value = text.length > mostCharacters
+  isTooLarge.value = text.length > mostLawnsText
   csv.value = isTooLarge.value ? undefined : text
   form.clear()
   const { default: Papa } = await import('papaparse')

@@ -8,6 +8,7 @@ import { send } from '../../kit/api.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import { useForm } from '../../kit/useForm.ts'
 import { useOptions } from '../../kit/useOptions.ts'
+import { useYard } from '../../state/index.ts'
 import LinkOnce from './LinkOnce.vue'
 
 /** One person: what they may, their licence, a new way in, and the end of it. */
@@ -22,8 +23,8 @@ const isEnding = ref(false)
 const isOpen = ref(false)
 const isSelf = computed(() => props.person.id === session.person?.id)
 const url = computed(() => `/api/account/people/${props.person.id}`)
-const today = new Date().toISOString().slice(0, 10)
-const isOver = computed(() => Boolean(props.person.licenceUntil && props.person.licenceUntil < today))
+const { today } = useYard()
+const isOver = computed(() => Boolean(props.person.licenceUntil && props.person.licenceUntil < today.value))
 const over = computed(() => props.holders.find((h) => h.id === props.person.worksUnder))
 const others = computed(() => [
   { value: '', label: say('people.nobody') },
