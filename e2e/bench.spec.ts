@@ -213,6 +213,54 @@ test('granules by weight, half along and half across, to the ledger', async ({ p
   await putDemoBack(page)
 })
 
+test('a sprayer that nobody measured goes by a usual figure, which is said until it is measured', async ({
+  page,
+  running,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signUp(page, running, 'unmeasured@example.org')
+  await ownLawn(page, 'The other', 'Back')
+  await ownLawn(page, 'Home', 'Front')
+  await send(page, '/api/shelf/labels', {
+    rules: { ...labelOf('tarnfold'), name: 'Mine 50 WG', sample: false },
+  })
+  const zoneIds = await page.evaluate(async () => {
+    const zones = (await (await fetch('/api/yard/zones')).json()) as { id: string }[]
+    return zones.map((z) => z.id)
+  })
+  for (const zoneId of zoneIds)
+    await send(page, '/api/yard/sections', {
+      zoneId,
+      name: 'Lawn',
+      kind: 'known',
+      lengthsFt: [80],
+      deduction: false,
+      xFt: 0,
+      yFt: 0,
+      turnDeg: 0,
+    })
+  await page.goto(`${running.url}/bench`)
+  await page.reload()
+  await page.getByRole('button', { name: 'Add a sprayer' }).first().click()
+  await page.getByLabel(/^Holds/).fill('4')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await page.getByRole('button', { name: 'Not measured yet: use a usual figure' }).click()
+  await expect(page.locator('main')).toContainText('a usual figure: nobody measured it; holds 4 gal')
+  await expect(page.locator('main')).toContainText(
+    'Nobody measured this sprayer: its water is a usual figure.',
+  )
+  await page.locator('nav.trail').getByRole('link', { name: 'Today' }).click()
+  await page.getByRole('link', { name: /Measure your sprayer with water/ }).click()
+  await page.getByRole('button', { name: 'Measure it with water: two minutes' }).click()
+  await choose(page, 'How', 'not measured yet: a usual figure')
+  await page.getByLabel(/^Water it puts down/).fill('40')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('main')).toContainText('A usual figure is between')
+  await choose(page, 'How', 'ounces over 1/128 acre')
+  await page.getByLabel(/^Caught/).fill('44')
+  await page.getByRole('button', { name: 'Save' }).click()
+  await expect(page.locator('main')).not.toContainText('usual figure')
+})
 test('a truck tank by the acre for fourteen lawns', async ({ page, running }) => {
   await signUp(page, running, 'truck@example.org')
   const yard = await send(page, '/api/yard/yards', {
