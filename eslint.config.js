@@ -16,6 +16,7 @@ const coreRooms = [
   'outing',
   'ledger',
   'today',
+  'rounds',
 ]
 
 const laterRooms = (i) => coreRooms.slice(i + 1)

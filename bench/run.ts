@@ -6,6 +6,7 @@ import { benchAccount } from './account.ts'
 import { benchCalculators } from './calculators.ts'
 import { benchBarrierLengths } from './barrierLengths.ts'
 import { benchSeason } from './season.ts'
+import { benchCrewDays } from './crewDays.ts'
 import { benchChoice } from './choice.ts'
 import { benchKey } from './key.ts'
 import { benchGrowth } from './growth.ts'
@@ -38,6 +39,7 @@ const parts: Record<string, { run: (size?: number) => Promise<void> | void; data
   answer: { run: benchAnswer },
   manyLawns: { run: benchManyLawns, database: true },
   ribbon: { run: benchRibbon },
+  crewDays: { run: (counties) => benchCrewDays(counties) },
   load: { run: benchLoad },
 }
 /** For a part alone only: it lasts as many minutes as are given. */

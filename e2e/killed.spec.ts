@@ -36,7 +36,7 @@ test.afterAll(async () => {
 })
 
 test(`a record is never lost once acknowledged, and never doubled, whichever of server and database is killed, ${trials} times`, async () => {
-  test.setTimeout(480_000)
+  test.setTimeout(1_200_000)
   const random = seededRandom(seed)
   const add = async (url: string, body: object) => {
     const id = randomUUID()

@@ -20,7 +20,7 @@ export default defineConfig({
   outputDir: '../.cache/journeys',
   // A machine under load takes three times as long; a journey waits for what it is about, not for a clock.
   timeout: 360_000,
-  expect: { timeout: 30_000 },
+  expect: { timeout: 60_000 },
   workers: 2,
   // The longest of them, which is mostly waiting for PostgreSQL, first.
   projects: [

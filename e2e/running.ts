@@ -133,8 +133,14 @@ export async function signUp(
   await page.getByLabel('Your name').fill(name)
   await page.getByLabel('E-mail').fill(email)
   await page.getByLabel('Password').fill('a long enough phrase')
-  await page.getByRole('button', { name: 'Make an account' }).click()
-  await page.getByRole('button', { name: 'I have kept them' }).click()
+  const make = page.getByRole('button', { name: 'Make an account' })
+  const kept = page.getByRole('button', { name: 'I have kept them' })
+  // A server that is too busy says so, and a person presses again.
+  await expect(async () => {
+    if (!(await kept.isVisible())) await make.click({ timeout: 5000 })
+    await expect(kept).toBeVisible({ timeout: 20_000 })
+  }).toPass({ timeout: 120_000 })
+  await kept.click()
   await expect(page.getByRole('button', { name: 'I have kept them' })).toBeHidden()
 }
 
@@ -182,8 +188,8 @@ export async function choose(page: Page, label: string | RegExp, option: string 
   const choice = page.getByRole('option', { name: option })
   await expect(async () => {
     if (!(await choice.isVisible())) await page.getByRole('combobox', { name: label }).click()
-    await choice.click({ timeout: 3000 })
-  }).toPass({ timeout: 30_000 })
+    await choice.click({ timeout: 8000 })
+  }).toPass({ timeout: 90_000 })
 }
 
 /** What another program would send with this person's session. */
