@@ -135,6 +135,7 @@ const serverRooms = [
   'account',
   'answer',
   'bench',
+  'lawns',
   'ledger',
   'outing',
   'quantity',

@@ -30,6 +30,7 @@ import {
   type RecordPhoto,
 } from './ledger.ts'
 import { chainTemplate, filedJob, type ChainTemplateRow, type FiledJob } from './job.ts'
+import { client, lawnView, type Client, type LawnView } from './lawns.ts'
 import { filedOuting, type Outing } from './outing.ts'
 import {
   carrierVolume,
@@ -99,9 +100,9 @@ export const demoDay = Joi.object<{ day: string }, true>({ day: day.required() }
 export const nothing = Joi.object<Record<string, never>, true>({})
 
 export const accountFileFormat = 'jardinero.account'
-export const accountFileVersion = 9
-/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips, the seventh held the pounds of a hopper as gallons, the eighth had marks and no jobs. */
-const readVersions = [1, 2, 3, 4, 5, 6, 7, 8, accountFileVersion]
+export const accountFileVersion = 10
+/** Versions that are read; the first had no finds, the second no signs, water or station, the third no plans, the fourth no packages, label files or earlier labels, the fifth no outings, ratings or pictures of records, the sixth no spreads and no strips, the seventh held the pounds of a hopper as gallons, the eighth had marks and no jobs, the ninth no clients and no views of the list. */
+const readVersions = [1, 2, 3, 4, 5, 6, 7, 8, 9, accountFileVersion]
 
 /** A record in the account file: the first facts, and the amendments after it. */
 export interface FiledRecord extends Omit<
@@ -117,6 +118,8 @@ export interface AccountFile {
   format: typeof accountFileFormat
   version: number
   exportedAt: string
+  clients: Client[]
+  lawnViews: LawnView[]
   yards: Yard[]
   zones: Zone[]
   sections: Section[]
@@ -250,6 +253,8 @@ type Part = Exclude<keyof AccountFile, 'format' | 'version' | 'exportedAt'>
 
 /** Each part of the file: the shape of its rows, how many there may be, and whether the first version had it. */
 export const accountFileParts: Record<Part, { row: Joi.Schema; most: number; first: boolean }> = {
+  clients: { row: client.row, most, first: false },
+  lawnViews: { row: lawnView.row, most: 500, first: false },
   yards: { row: yard.row, most, first: true },
   zones: { row: zone.row, most, first: true },
   sections: { row: section.row, most, first: true },

@@ -20,7 +20,8 @@ import type { SeasonWishes } from '@jardinero/core/season'
 import type { ShelfSituation, TurfCheck } from '@jardinero/core/shelf'
 import { timingSchoolIds, type GroundChoices, type TimingSchoolId } from '@jardinero/core/soil'
 import { mostLawnsText } from './constants.ts'
-import { id, list, name, number, rowShapes, type Row } from './field.ts'
+import { id, instant, list, name, number, rowShapes, type Row } from './field.ts'
+import { mostTags, tag } from './lawns.ts'
 import { ground, timingParameters } from './soil.ts'
 import { seasonWishes } from './season.ts'
 import { outingWishes, type OutingWishes } from './outing.ts'
@@ -60,6 +61,17 @@ export interface Yard extends Row<'yard'> {
   watchedWeeds?: string[] | null
   /** Whose yard it is, for a firm. */
   client?: string | null
+  /** Street and number, where its name is not that. */
+  address?: string | null
+  /** How one gets in: a gate, its code, a key. */
+  gate?: string | null
+  dog?: boolean | null
+  /** What the crew must know there: beehives, a well, strips that are not sprayed. */
+  siteNotes?: string | null
+  /** Words by which a firm gathers its properties. */
+  tags?: string[] | null
+  /** Since when nobody goes there any more. */
+  archivedAt?: string | null
 }
 
 /** A part of the yard with one turf, or of other ground. */
@@ -135,6 +147,12 @@ export const yard = rowShapes<Yard>({
   outingWishes: outingWishes.allow(null),
   watchedWeeds: list(Joi.string().max(60), 40).allow(null),
   client: Joi.string().trim().max(120).allow('', null),
+  address: Joi.string().trim().max(200).allow('', null),
+  gate: Joi.string().trim().max(200).allow('', null),
+  dog: Joi.boolean().allow(null),
+  siteNotes: Joi.string().trim().max(2000).allow('', null),
+  tags: list(tag, mostTags).unique().allow(null),
+  archivedAt: instant.allow(null),
 })
 
 export const zone = rowShapes<Zone>({

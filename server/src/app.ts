@@ -34,6 +34,7 @@ import { seasonRoutes } from './season/index.ts'
 import { shelfRoutes } from './shelf/index.ts'
 import { createStations, soilRoutes } from './soil/index.ts'
 import { jobRoutes } from './job/index.ts'
+import { lawnRoutes } from './lawns/index.ts'
 import { stateRoutes } from './state/index.ts'
 import { yardRoutes } from './yard/index.ts'
 
@@ -121,6 +122,7 @@ export async function buildApp({
     for (const collection of allCollections(clock)) registerCollection(rooms, collection)
     registerTasks(rooms, database)
     quantityRoutes(rooms)
+    lawnRoutes(rooms, clock)
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
     soilRoutes(rooms, clock, { stations, probeUrl: config.probeUrl })

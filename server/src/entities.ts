@@ -20,6 +20,7 @@ import {
 } from './bench/index.ts'
 import { chainTemplateEntity, jobEntity, jobStepEntity } from './job/index.ts'
 import { amendmentEntity, ratingEntity, recordEntity, recordPhotoEntity } from './ledger/index.ts'
+import { clientEntity, lawnViewEntity } from './lawns/index.ts'
 import { outingEntity, pushEntity } from './outing/index.ts'
 import { feedEntity, planEntity } from './season/index.ts'
 import { labelEntity, labelFileEntity, labelVersionEntity, stockEntity } from './shelf/index.ts'
@@ -44,6 +45,8 @@ export const entities = [
   personEntity,
   sessionEntity,
   rateCountEntity,
+  clientEntity,
+  lawnViewEntity,
   yardEntity,
   zoneEntity,
   sectionEntity,

@@ -317,7 +317,7 @@ describe('the account file', () => {
         'plans.0.programme.passes.0.zones',
       ],
       ['another format', (f) => (f.format = 'else'), 'format'],
-      ['a version to come', (f) => (f.version = 10), 'version'],
+      ['a version to come', (f) => (f.version = 11), 'version'],
     ]
     for (const [what, spoil, field] of tries) {
       const spoilt = structuredClone(file)

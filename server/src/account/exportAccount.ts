@@ -74,6 +74,8 @@ export async function exportAccount(scope: AccountScope, now: Date): Promise<Acc
     format: accountFileFormat,
     version: accountFileVersion,
     exportedAt: now.toISOString(),
+    clients: await rows('client'),
+    lawnViews: await rows('lawn_view'),
     yards: await rows('yard'),
     zones: await rows('zone'),
     sections,

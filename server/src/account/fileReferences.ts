@@ -11,6 +11,8 @@ export interface FilePart {
 
 /** Parts of the file in the order their rows rest on each other. */
 export const fileParts: FilePart[] = [
+  { part: 'clients', entity: 'client', refs: {} },
+  { part: 'lawnViews', entity: 'lawn_view', refs: {} },
   { part: 'yards', entity: 'yard', refs: {} },
   { part: 'zones', entity: 'zone', refs: { yardId: 'yards' } },
   { part: 'sections', entity: 'section', refs: { zoneId: 'zones' } },

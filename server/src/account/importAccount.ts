@@ -1,7 +1,9 @@
 import type { AccountFile, FiledRecord, ImportResult } from '@jardinero/contract/account'
 import type { FiledJob } from '@jardinero/contract/job'
+import type { Client } from '@jardinero/contract/lawns'
 import type { Mix, Spread, Tank } from '@jardinero/contract/bench'
 import type { Outing } from '@jardinero/contract/outing'
+import { In } from 'typeorm'
 import type { Refusal, AccountId } from '@jardinero/core/quantity'
 import type { Programme, SeasonWishes } from '@jardinero/core/season'
 import type { Words } from '@jardinero/words'
@@ -127,7 +129,7 @@ export async function importAccount(
   sent: AccountFile,
   { clock, words, progress = async () => undefined }: ImportParts,
 ): Promise<ImportResult> {
-  const file = withJobs(sent)
+  const file = await withNewClients(scope, withJobs(sent))
   checkReferences(file)
   const result: ImportResult = { added: {}, kept: {} }
   const newIds = new Map<string, string>()
@@ -182,6 +184,18 @@ export async function importAccount(
   }
   ;(await findUnreadable(scope, words, clock)).settle()
   return result
+}
+
+/** The file without clients who are called as one that is here: a name is one client, and what is known of them here stays. */
+async function withNewClients(scope: AccountScope, file: AccountFile): Promise<AccountFile> {
+  const names = file.clients.map((c) => c.name)
+  const here = names.length ? await scope.find<Client>('client', { name: In(names) }) : []
+  const known = new Map(here.map((c) => [c.name, c.id]))
+  const isNew = (c: Client) => {
+    const there = known.get(c.name)
+    return there === undefined || there === c.id || there === idFor(scope.accountId, c.id)
+  }
+  return { ...file, clients: file.clients.filter(isNew) }
 }
 
 /** A mix recorded more than once, in a file that does not say so: its second and later turns. */

@@ -1,5 +1,6 @@
 import { EntitySchema } from 'typeorm'
-import type { AccountId, Day, YardId } from '@jardinero/core/quantity'
+import type { AccountId, Day, YardId, ZoneId } from '@jardinero/core/quantity'
+import type { NextAnswer } from '@jardinero/core/season'
 import { belongsTo, column } from '../platform/columns.ts'
 
 /** The answer for a yard as it was last worked out. It stays until another is there, and says how old it is. */
@@ -14,7 +15,21 @@ export interface StoredAnswer {
   alike: string
   /** The answer, as JSON. */
   body: string
+  /** What a list of many lawns says of it. */
+  outline: AnswerOutline
   madeAt: string
+}
+/** The next application, as the answer tells it, and how warm the ground is. */
+export interface AnswerOutline {
+  next: {
+    kind: NextAnswer['kind']
+    day: Day | null
+    label: string | null
+    zoneIds: ZoneId[]
+    escaped: number | null
+  } | null
+  /** Five days' mean of the open middle, else of the first place, °C. */
+  soilC: number | null
 }
 
 export const answerEntity = new EntitySchema<StoredAnswer>({
@@ -26,6 +41,7 @@ export const answerEntity = new EntitySchema<StoredAnswer>({
     restsOn: column.text,
     alike: column.text,
     body: column.text,
+    outline: column.json,
     madeAt: column.instant,
   },
   foreignKeys: [belongsTo('yard', 'yardId')],

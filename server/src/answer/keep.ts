@@ -5,7 +5,8 @@ import { AccountScope } from '../platform/scope.ts'
 import { tellAnswer } from '../platform/wake.ts'
 import { createThreads, workerAt, type AtEnd } from '../platform/threads.ts'
 import type { AskStation } from '../soil/index.ts'
-import type { StoredAnswer, StoredProgress } from './entities.ts'
+import type { YardAnswer } from '@jardinero/contract/answer'
+import type { AnswerOutline, StoredAnswer, StoredProgress } from './entities.ts'
 import { takeNamesOut, type NamelessOrder } from './alike.ts'
 import { gatherAnswer } from './gather.ts'
 import { keepRuns } from './runs.ts'
@@ -50,6 +51,23 @@ export interface AnswerParts {
   threads: AnswerThreads
 }
 
+/** What a list of many lawns says of an answer. */
+function outlineOf(body: string): AnswerOutline {
+  const { next, soil } = JSON.parse(body) as YardAnswer
+  const middle = soil.places.find((p) => p.id === soil.middleId) ?? soil.places[0]
+  const told = next && next.kind !== 'none' ? next : undefined
+  return {
+    next: next && {
+      kind: next.kind,
+      day: told?.day ?? null,
+      label: told?.label ?? null,
+      zoneIds: told?.zoneIds ?? [],
+      escaped: next.escaped ?? null,
+    },
+    soilC: middle?.meanToday.value ?? null,
+  }
+}
+
 const underway = new Map<YardId, Promise<void>>()
 /** As keepAnswer; of one yard one after the other, so that the older of two never takes the place of the newer. */
 export function keepAnswerInTurn(job: AnswerJob, parts: AnswerParts): Promise<void> {
@@ -91,7 +109,11 @@ export async function keepAnswer({ accountId, yardId }: AnswerJob, parts: Answer
     const scope = new AccountScope(manager, accountId)
     // The yard may be gone by now.
     if (await scope.count('yard', { id: yardId })) {
-      await scope.put('kept_answer', [{ yardId, day, restsOn, alike, body, madeAt: now() }], ['yardId'])
+      await scope.put(
+        'kept_answer',
+        [{ yardId, day, restsOn, alike, body, outline: outlineOf(body), madeAt: now() }],
+        ['yardId'],
+      )
       await tellAnswer(manager, yardId, restsOn)
     }
     await manager.delete('answer_progress', { yardId })

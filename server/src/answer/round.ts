@@ -13,8 +13,11 @@ interface KeptDay {
   accountId: AccountId
   yardId: YardId
   timeZone: string
-  day: string
+  /** Nothing where there is no answer yet. */
+  day: string | null
 }
+/** After those that somebody waits for. */
+const inTheNight = { ...retryingAnswer, priority: -1 }
 
 /** Puts yards that have no answer yet in line: the demo's, so that whoever enters it finds one. */
 export async function keepDemo(boss: PgBoss, database: DataSource): Promise<void> {
@@ -25,24 +28,26 @@ export async function keepDemo(boss: PgBoss, database: DataSource): Promise<void
   for (const job of yards) await boss.send(answerQueue, job, { ...retryingAnswer, singletonKey: job.yardId })
 }
 
-/** Puts the yards in line whose day has turned since their answer was worked out, and lets go of what is no longer used. */
+/** Puts the yards in line whose day has turned since their answer was worked out, and lawns that have none yet; lets go of what is no longer used. */
 export async function keepInTime(
   boss: PgBoss,
   { database, clock }: { database: DataSource; clock: Clock },
 ): Promise<void> {
   const kept: KeptDay[] = await database.query(
-    `SELECT a.account_id AS "accountId", a.yard_id AS "yardId", y.time_zone AS "timeZone", to_char(a.day, 'YYYY-MM-DD') AS day
-     FROM kept_answer a JOIN yard y ON y.id = a.yard_id JOIN account o ON o.id = a.account_id WHERE o.demo_day IS NULL
-     ORDER BY y.climate, a.alike, a.yard_id`,
+    `SELECT y.account_id AS "accountId", y.id AS "yardId", y.time_zone AS "timeZone", to_char(a.day, 'YYYY-MM-DD') AS day
+     FROM yard y JOIN account o ON o.id = y.account_id LEFT JOIN kept_answer a ON a.yard_id = y.id
+     WHERE o.demo_day IS NULL AND y.archived_at IS NULL
+       AND (a.yard_id IS NOT NULL OR EXISTS (SELECT 1 FROM zone z WHERE z.yard_id = y.id))
+     ORDER BY y.climate, a.alike, y.id`,
   )
-  const due = kept.filter(({ day, timeZone }) => day < dayIn(clock(), timeZone))
+  const due = kept.filter(({ day, timeZone }) => day === null || day < dayIn(clock(), timeZone))
   for (let i = 0; i < due.length; i += atOnce)
     await boss.insert(
       due.slice(i, i + atOnce).map(({ accountId, yardId, timeZone }) => ({
         name: answerQueue,
         data: { accountId, yardId },
         singletonKey: `${yardId} ${dayIn(clock(), timeZone)}`,
-        ...retryingAnswer,
+        ...inTheNight,
       })),
     )
   const before = (days: number) => new Date(clock().getTime() - days * 86_400_000).toISOString()

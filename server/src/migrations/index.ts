@@ -21,6 +21,7 @@ import { Drawn1764000000020 } from './0020-drawn.ts'
 import { Whereabouts1764000000021 } from './0021-whereabouts.ts'
 import { Passkeys1764000000022 } from './0022-passkeys.ts'
 import { People1764000000023 } from './0023-people.ts'
+import { Lawns1764000000024 } from './0024-lawns.ts'
 
 /** Migrations in order; a new one is added at the end, none is ever changed. */
 export const migrations = [
@@ -47,4 +48,5 @@ export const migrations = [
   Whereabouts1764000000021,
   Passkeys1764000000022,
   People1764000000023,
+  Lawns1764000000024,
 ]

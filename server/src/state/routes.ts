@@ -1,3 +1,4 @@
+import { IsNull } from 'typeorm'
 import type { Calibration, Sprayer, ToolRow } from '@jardinero/contract/bench'
 import type { Label, LabelFile, StockRow } from '@jardinero/contract/shelf'
 import * as wire from '@jardinero/contract/state'
@@ -12,7 +13,11 @@ import { readYardNames, readYardState, readYardYear } from './yardState.ts'
 async function readOpening(scope: AccountScope): Promise<wire.Opening> {
   const { id, name, demoDay } = await scope.account<Account>()
   const { yards } = await readYardNames(scope, {})
-  return { account: { id, name, demoDay }, yardCount: await scope.count('yard'), yards }
+  return {
+    account: { id, name, demoDay },
+    yardCount: await scope.count('yard', { archivedAt: IsNull() }),
+    yards,
+  }
 }
 
 const readEquipment = async (scope: AccountScope): Promise<wire.Equipment> => ({

@@ -121,7 +121,7 @@ export async function readYardNames(
   const words = search.toLowerCase().split(/\s+/).filter(Boolean)
   const rows = await scope.rows<{ id: string; name: string; client: string }>(
     `SELECT id, name, coalesce(client, '') AS client FROM yard
-     WHERE ($2::uuid IS NULL OR (name, id) > (SELECT b.name, b.id FROM yard b WHERE b.id = $2))
+     WHERE archived_at IS NULL AND ($2::uuid IS NULL OR (name, id) > (SELECT b.name, b.id FROM yard b WHERE b.id = $2))
        AND (SELECT coalesce(bool_and(position(word IN lower(name || ' ' || coalesce(client, ''))) > 0), true)
             FROM unnest($1::text[]) word)
      ORDER BY name, id LIMIT ${mostYardNames + 1}`,

@@ -17,6 +17,7 @@ import { validate } from '../platform/validation.ts'
 import { daysOnPaper } from '../answer/index.ts'
 import { makeSeasonReport } from '../ledger/index.ts'
 import { loadYardParts, type PointCollection, takeFindsCsv, takeFindsGeoJson } from '../scout/index.ts'
+import { fillAreas } from '../lawns/index.ts'
 import { importLabels } from '../shelf/index.ts'
 import { takeLawns } from '../yard/index.ts'
 import { takeStation, takeTypicalYear, type AskStation } from '../soil/index.ts'
@@ -71,7 +72,10 @@ export const taskWork: Record<TaskKind, Work> = {
   typicalYear: (scope, sent) => takeTypicalYear(scope, read(typicalYearFile, sent)),
   seasonReport: (scope, sent, parts) =>
     makeSeasonReport(scope, read(seasonRequest, sent), { ...parts, daysAhead: daysOnPaper }),
-  lawns: (scope, sent, { words, progress }) =>
-    takeLawns(scope, read<LawnsOrder>(lawnsOrder, sent), words, progress),
+  lawns: async (scope, sent, { words, progress }) => {
+    const taken = await takeLawns(scope, read<LawnsOrder>(lawnsOrder, sent), words, progress)
+    await fillAreas(scope)
+    return taken
+  },
   labels: (scope, sent) => importLabels(scope, read<LabelsFile>(labelsFile, sent)),
 }

@@ -33,13 +33,19 @@ export const yardEntity = new EntitySchema<Owned<Yard>>({
     outingWishes: column.jsonOrNull,
     watchedWeeds: column.jsonOrNull,
     client: column.textOrNull,
+    address: column.textOrNull,
+    gate: column.textOrNull,
+    dog: { type: 'boolean', nullable: true },
+    siteNotes: column.textOrNull,
+    tags: column.jsonOrNull,
+    archivedAt: column.instantOrNull,
   },
   uniques: [accountKey],
   indices: [{ name: 'yard_by_name', columns: ['accountId', 'name', 'id'] }],
   foreignKeys: [ofAccount],
 })
 
-export const zoneEntity = new EntitySchema<Owned<Zone>>({
+export const zoneEntity = new EntitySchema<Owned<Zone & { areaSqFt?: number | null }>>({
   name: 'zone',
   columns: {
     ...rowColumns,
@@ -49,6 +55,8 @@ export const zoneEntity = new EntitySchema<Owned<Zone>>({
     state: column.text,
     turfCheck: column.jsonOrNull,
     spared: column.jsonOrNull,
+    // Worked out from its sections, and forgotten by the database as soon as one of them changes.
+    areaSqFt: { ...column.numericOrNull, select: false },
   },
   uniques: [accountKey],
   indices: [{ columns: ['accountId', 'yardId'] }],

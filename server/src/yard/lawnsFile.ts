@@ -1,6 +1,7 @@
 import geodesic from 'geographiclib-geodesic'
 import Papa from 'papaparse'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
+import type { QuickLawn, QuickLawnMade } from '@jardinero/contract/lawns'
 import type { LawnsOrder, LawnsTaken, Section, Yard, Zone } from '@jardinero/contract/yard'
 import { plainName } from '@jardinero/core/quantity'
 import { guessLawnColumns, listedName, readLawnList, type ListedLawn } from '@jardinero/core/yard'
@@ -88,6 +89,48 @@ const oneEach = <T extends { id: string }>(rows: T[]): T[] => [
   ...new Map(rows.map((r) => [r.id, r])).values(),
 ]
 
+/** Adds lawns that are not there; one that is keeps its own measures. @returns how many were added */
+async function addLawns(scope: AccountScope, all: ReturnType<typeof rowsOf>[]): Promise<number> {
+  const there = new Set(
+    (
+      await scope.rows<{ id: string }>('SELECT id FROM zone WHERE id = ANY($1)', [all.map((a) => a.zone.id)])
+    ).map((z) => z.id),
+  )
+  // Also where its first size was taken away for a better one.
+  const fresh = all.filter((a) => !there.has(a.zone.id))
+  await scope.addAll('yard', oneEach(fresh.map((a) => a.yard)))
+  await scope.addAll(
+    'zone',
+    fresh.map((a) => a.zone),
+  )
+  await scope.addAll(
+    'section',
+    fresh.map((a) => a.section),
+  )
+  return fresh.length
+}
+
+/** A lawn by what is known of it on the telephone; the same again is the one that is there. @throws ProblemError refused, notFound */
+export async function takeQuickLawn(
+  scope: AccountScope,
+  { nearYardId, lawn, turf, ...told }: QuickLawn,
+  words: Words,
+): Promise<QuickLawnMade> {
+  const near = await scope.get<Yard>('yard', nearYardId)
+  refuseUnknownTurf(turf, 'turf')
+  const own = await scope.account<{ id: string }>()
+  const name = lawn || words.say('lawns.usualName')
+  const rows = rowsOf({ line: 1, lawn: name, turf, ...told }, near, own.id)
+  const added = await addLawns(scope, [rows])
+  return { yardId: rows.yard.id, zoneId: rows.zone.id, added: added > 0 }
+}
+
+/** @throws ProblemError refused */
+function refuseUnknownTurf(turf: string, field: string): void {
+  if (!almanac.turf.some((t) => t.code === turf))
+    throw new ProblemError('refused', [{ code: 'unknownCode', field, params: { given: turf } }])
+}
+
 /**
  * A firm's list of lawns, all or none: a yard a property, a lawn a line, its size as it is known. They lie near a yard that is
  * there, where no point is told; the clock, the law and the climate are that yard's. @throws ProblemError refused, by line
@@ -99,10 +142,7 @@ export async function takeLawns(
   progress: (done: number, total: number) => Promise<void>,
 ): Promise<LawnsTaken> {
   const near = await scope.get<Yard>('yard', nearYardId)
-  if (usualTurf && !almanac.turf.some((t) => t.code === usualTurf))
-    throw new ProblemError('refused', [
-      { code: 'unknownCode', field: 'usualTurf', params: { given: usualTurf } },
-    ])
+  if (usualTurf) refuseUnknownTurf(usualTurf, 'usualTurf')
   const { data, meta } = Papa.parse<string[]>(csv.replace(/^\ufeff/, ''), { skipEmptyLines: false })
   const [heading = [], ...rows] = data
   const columns = said ?? guessLawnColumns(heading)
@@ -135,22 +175,7 @@ export async function takeLawns(
   }
   if (dryRun) return { ...told, added: 0 }
   await progress(0, lawns.length)
-  const there = new Set(
-    (
-      await scope.rows<{ id: string }>('SELECT id FROM zone WHERE id = ANY($1)', [all.map((a) => a.zone.id)])
-    ).map((z) => z.id),
-  )
-  // A lawn that is there keeps its own measures: also where its first size was taken away for a better one.
-  const fresh = all.filter((a) => !there.has(a.zone.id))
-  await scope.addAll('yard', oneEach(fresh.map((a) => a.yard)))
-  await scope.addAll(
-    'zone',
-    fresh.map((a) => a.zone),
-  )
-  await scope.addAll(
-    'section',
-    fresh.map((a) => a.section),
-  )
+  const added = await addLawns(scope, all)
   await progress(lawns.length, lawns.length)
-  return { ...told, added: fresh.length }
+  return { ...told, added }
 }

@@ -25,7 +25,8 @@ export function makeCounty({ seed, lawns, days, crews, middle, dayMin = 540 }: M
     latitude: latitude + north / milesADegree,
     longitude: longitude + east / (milesADegree * Math.cos((latitude * Math.PI) / 180)),
   })
-  const size = Math.sqrt(lawns / 240)
+  // A firm with twenty times the lawns has them twice as dense.
+  const size = (lawns / 240) ** 0.25
   const towns = Array.from({ length: 7 }, () => ({
     east: (random() - 0.5) * 28 * size,
     north: (random() - 0.5) * 22 * size,

@@ -15,8 +15,10 @@ const choice = 1.3
 /** Minutes of driving and filling that a stop takes on the way, until the tours are known. Estimate, towns. */
 const usualDriveMin = 7
 
-/** What it costs to come by later rather than now, in drives: days that are full are what a late week is short of. Tried over ten counties. */
+/** What it costs to come by later rather than now, in usual drives. Tried over ten counties. */
 const laterDrives = 3
+/** Where the work that is left fills so much of the days that are left, waiting begins to mean being left out, and from the second on it does. */
+const tightShare = [0.6, 0.9] as const
 
 /** What escapes on a usual open day of those, square feet. */
 function meanOf(lawn: CrewLawn, from: number, to: number): number {
@@ -70,6 +72,11 @@ export function planWeeks(
       looked.push(ranked[k]!.i)
       sum += lawns[ranked[k]!.i]!.serviceMin + usualDriveMin
     }
+    // How likely a lawn that waits is never come to.
+    const ahead = crews.reduce((s, c) => s + c.dayMin.slice(from).reduce((a, b) => a + b, 0), 0)
+    const work = [...waiting].reduce((s, i) => s + lawns[i]!.serviceMin + usualDriveMin, 0)
+    const [loose, tight] = tightShare
+    const lost = Math.max(0, Math.min(1, (work / Math.max(1, ahead) - loose) / (tight - loose)))
     const perMin = prices.driveHour / 60 + prices.mile * ((crews[0]?.mph ?? 30) / 60)
     const plan = searchPlan(
       {
@@ -84,7 +91,7 @@ export function planWeeks(
             ...lawn,
             escapesSqFt: lawn.escapesSqFt.slice(from, to),
             shutDays: lawn.shutDays.filter((d) => d >= from && d < to).map((d) => d - from),
-            leftCost: Math.min(lawn.leftCost, wait),
+            leftCost: Math.min(lawn.leftCost, wait + lost * Math.max(0, lawn.leftCost - wait)),
             promised: lawn.promised && { ...lawn.promised, day: lawn.promised.day - from },
           }
         }),

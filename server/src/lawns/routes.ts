@@ -1,0 +1,175 @@
+import Papa from 'papaparse'
+import { almanac } from '@jardinero/almanac'
+import * as wire from '@jardinero/contract/lawns'
+import type { Yard } from '@jardinero/contract/yard'
+import { In } from 'typeorm'
+import type { App } from '../platform/app.ts'
+import type { Clock } from '../platform/clock.ts'
+import { collectionOf, type Collection } from '../platform/collection.ts'
+import { large } from '../platform/large.ts'
+import { ProblemError } from '../platform/problem.ts'
+import type { AccountScope } from '../platform/scope.ts'
+import { wordsFor } from '@jardinero/words/whole'
+import { takeQuickLawn } from '../yard/index.ts'
+import { readLawns, readPoints } from './list.ts'
+
+/** No two clients are called alike: their yards name them. */
+async function refuseSameName(row: { id: string; name: string }, scope: AccountScope) {
+  const [same] = await scope.find<{ id: string }>('client', { name: row.name })
+  return same && same.id !== row.id
+    ? [{ code: 'clientThere', field: 'name', params: { name: row.name } }]
+    : []
+}
+
+export const lawnCollections: Collection[] = [
+  collectionOf({
+    room: 'yard',
+    path: 'clients',
+    entity: 'client',
+    shapes: wire.client,
+    check: refuseSameName,
+    // The yards of a client who is called otherwise now name that name.
+    replaced: async (before, _by, scope) => {
+      const { name } = await scope.get<wire.Client>('client', before.id)
+      if (name !== before.name) await scope.update('yard', { client: before.name }, { client: name })
+    },
+  }),
+  collectionOf({ room: 'yard', path: 'views', entity: 'lawn_view', shapes: wire.lawnView }),
+]
+
+const tagged = (tags: string[] | null | undefined, { add, remove }: wire.TagOrder): string[] =>
+  [...new Set([...(tags ?? []), ...add])].filter((t) => !remove.includes(t))
+
+/** Yards that are all there. @throws ProblemError notFound */
+async function yardsOf(scope: AccountScope, ids: string[]): Promise<Yard[]> {
+  const yards = await scope.find<Yard>('yard', { id: In(ids) })
+  if (yards.length < new Set(ids).size) throw new ProblemError('notFound')
+  return yards
+}
+
+const csvColumns = ['client', 'address', 'lawn', 'grass', 'sq ft', 'latitude', 'longitude', 'tags']
+
+/** The same columns as a list that comes in, so that what goes out can come back. */
+async function lawnsCsv(scope: AccountScope, words: ReturnType<typeof wordsFor>): Promise<string> {
+  const rows = await scope.rows<{
+    client: string
+    yard: string
+    lawn: string
+    turf: string
+    area: number | null
+    latitude: number
+    longitude: number
+    tags: string[]
+  }>(
+    `SELECT coalesce(y.client, '') AS client, y.name AS yard, z.name AS lawn, z.turf, round(z.area_sq_ft)::float8 AS area,
+       y.latitude::float8 AS latitude, y.longitude::float8 AS longitude, coalesce(y.tags, '[]'::jsonb) AS tags
+     FROM zone z JOIN yard y ON y.id = z.yard_id WHERE y.archived_at IS NULL AND z.turf = ANY($1) ORDER BY lower(y.name), lower(z.name), z.id`,
+    [almanac.turf.map((t) => t.code)],
+  )
+  return Papa.unparse(
+    {
+      fields: csvColumns,
+      data: rows.map((r) => [
+        r.client,
+        r.yard,
+        r.lawn,
+        words.say(`turf.${r.turf}`),
+        r.area ?? '',
+        r.latitude,
+        r.longitude,
+        r.tags.join(' '),
+      ]),
+    },
+    { escapeFormulae: true },
+  )
+}
+
+/** All lawns of a firm at once. */
+export function lawnRoutes(app: App, clock: Clock): void {
+  const tags = ['lawns']
+  app.get(
+    '/api/yard/lawns',
+    {
+      ...large,
+      schema: {
+        tags,
+        summary: 'Lawns, sorted and chosen from, a page of them',
+        querystring: wire.lawnsRequest,
+      },
+    },
+    (request) => app.scoped(request, (scope) => readLawns(scope, request.query, clock())),
+  )
+  app.get(
+    '/api/yard/lawns/points',
+    {
+      ...large,
+      schema: { tags, summary: 'The same lawns as points of a map', querystring: wire.lawnWishes },
+    },
+    (request) => app.scoped(request, (scope) => readPoints(scope, request.query, clock())),
+  )
+  app.get(
+    '/api/yard/lawns.csv',
+    { schema: { tags, summary: 'All lawns as CSV, as they can come in again' } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply
+          .type('text/csv; charset=utf-8')
+          .header('content-disposition', 'attachment; filename="lawns.csv"')
+        return lawnsCsv(scope, wordsFor(request.person!))
+      }),
+  )
+  app.get('/api/yard/lawns/words', { schema: { tags, summary: 'Clients and tags there are' } }, (request) =>
+    app.scoped(request, async (scope) => {
+      const clients = await scope.rows<{ name: string }>(
+        `SELECT DISTINCT client AS name FROM yard WHERE coalesce(client, '') <> '' ORDER BY 1 LIMIT 5000`,
+      )
+      const found = await scope.rows<{ tag: string }>(
+        `SELECT DISTINCT t.tag FROM yard y CROSS JOIN LATERAL jsonb_array_elements_text(coalesce(y.tags, '[]'::jsonb)) t(tag) ORDER BY 1 LIMIT 500`,
+      )
+      return { clients: clients.map((c) => c.name), tags: found.map((t) => t.tag) } satisfies wire.LawnWords
+    }),
+  )
+  app.put(
+    '/api/yard/lawns/tags',
+    { schema: { tags, summary: 'Lay tags on properties, or take them off', body: wire.tagOrder } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        for (const yard of await yardsOf(scope, request.body.yardIds)) {
+          const next = tagged(yard.tags, request.body)
+          if (next.length > wire.mostTags)
+            throw new ProblemError('refused', [
+              { code: 'tagsMany', field: 'add', params: { yard: yard.name, most: wire.mostTags } },
+            ])
+          await scope.update(
+            'yard',
+            { id: yard.id },
+            { tags: next.length ? next : null, version: yard.version + 1 },
+          )
+        }
+        void reply.code(204)
+      }),
+  )
+  app.put(
+    '/api/yard/lawns/archive',
+    {
+      schema: { tags, summary: 'Put properties away, or bring them back', body: wire.archiveOrder },
+    },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        const { yardIds, archived } = request.body
+        const archivedAt = archived ? clock().toISOString() : null
+        for (const yard of await yardsOf(scope, yardIds))
+          await scope.update('yard', { id: yard.id }, { archivedAt, version: yard.version + 1 })
+        void reply.code(204)
+      }),
+  )
+  app.post(
+    '/api/yard/lawns/quick',
+    { schema: { tags, summary: 'A lawn by its address, grass and size alone', body: wire.quickLawn } },
+    (request, reply) =>
+      app.scoped(request, async (scope) => {
+        void reply.code(201)
+        return takeQuickLawn(scope, request.body, wordsFor(request.person!))
+      }),
+  )
+}
