@@ -115,6 +115,7 @@ const webRooms = [
   'workers',
   'frame',
   'today',
+  'lawns',
   'yard',
   'scout',
   'soil',

@@ -307,10 +307,3 @@ const withParts = (listOf: (row: Joi.Schema, most: number) => Joi.ArraySchema) =
 export const accountFile = withParts(list)
 /** The file as a whole: its rows are gone through one by one, since there may be many. */
 export const accountFileOutline = withParts((_, atMost) => Joi.array().max(atMost))
-
-/** What an import did. */
-export interface ImportResult {
-  added: Record<string, number>
-  /** Rows that were here already, left as they are. */
-  kept: Record<string, number>
-}

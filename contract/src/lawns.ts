@@ -1,10 +1,7 @@
 import type { Day, Id, YardId, ZoneId } from '@jardinero/core/quantity'
 import Joi from 'joi'
+import { lawnDues, lawnOrders, tellWays, type LawnDue, type LawnOrder, type TellWay } from './constants.ts'
 import { count, id, list, name, rowShapes, text, withKeys, type Row } from './field.ts'
-
-/** How a client wants to be told that somebody comes. */
-export const tellWays = ['call', 'text', 'email', 'note', 'none'] as const
-export type TellWay = (typeof tellWays)[number]
 
 /** A firm's client. A yard names its client by name; no two of an account are called alike. */
 export interface Client extends Row<'client'> {
@@ -33,15 +30,9 @@ export const client = rowShapes<Client>({
 export const tag = Joi.string().trim().min(1).max(30)
 export const mostTags = 12
 
-/** How soon a lawn's next application is: past its day, today or in two days, within two weeks, after that, none, or not worked out yet. */
-export const lawnDues = ['late', 'now', 'soon', 'later', 'none', 'unknown'] as const
-export type LawnDue = (typeof lawnDues)[number]
 /** Days from today that are still "now", and still "soon". */
 export const nowDays = 2
 export const soonDays = 14
-
-export const lawnOrders = ['due', 'name', 'client', 'turf', 'area', 'risk', 'soil'] as const
-export type LawnOrder = (typeof lawnOrders)[number]
 
 /** What lawns are asked for: those of which all is so. */
 export interface LawnWishes {

@@ -156,6 +156,11 @@ describe('the list of lawns', () => {
     const made = (await owner.post('/api/yard/lawns/quick', quick)).json() as QuickLawnMade
     expect(made.added).toBe(true)
     expect((await owner.post('/api/yard/lawns/quick', quick)).json()).toEqual({ ...made, added: false })
+    const { places } = (await owner.get('/api/account')).json() as {
+      places: { zoneId: string; kind: string }[]
+    }
+    // Without a place it would have no soil and no dates.
+    expect(places.filter((p) => p.zoneId === made.zoneId).map((p) => p.kind)).toEqual(['middle'])
     expect((await list('search=weir')).lawns).toMatchObject([
       { id: made.zoneId, yardId: made.yardId, turf: 'centipedegrass', areaSqFt: 4300, due: 'unknown' },
     ])

@@ -233,6 +233,7 @@ export async function atHome({
     'bench',
     'outing',
     'field',
+    'lawns',
     'ledger',
     'you',
     'signIn',

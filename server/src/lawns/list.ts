@@ -1,9 +1,7 @@
+import { lawnDues, type LawnDue, type LawnOrder } from '@jardinero/contract/constants'
 import {
-  lawnDues,
   nowDays,
   soonDays,
-  type LawnDue,
-  type LawnOrder,
   type LawnPage,
   type LawnPoint,
   type LawnRow,

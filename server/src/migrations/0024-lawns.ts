@@ -53,6 +53,13 @@ export class Lawns1764000000024 implements MigrationInterface {
     const ofAccount = 'FOREIGN KEY ("account_id") REFERENCES "account"("id") ON DELETE CASCADE'
     await run.query(`ALTER TABLE "client" ADD CONSTRAINT "FK_b3627c981b3d782cb5a2845e3d8" ${ofAccount}`)
     await run.query(`ALTER TABLE "lawn_view" ADD CONSTRAINT "FK_6cd08c9ca10d99f50e159195c3e" ${ofAccount}`)
+    // Lawns that came in from a list had no place, and so no soil and no dates.
+    await run.query(
+      `INSERT INTO "place" ("id", "account_id", "zone_id", "name", "kind")
+       SELECT gen_random_uuid(), z.account_id, z.id, 'Open middle', 'middle' FROM zone z
+       WHERE NOT EXISTS (SELECT 1 FROM place p WHERE p.zone_id = z.id)
+         AND EXISTS (SELECT 1 FROM section s WHERE s.zone_id = z.id AND s.kind = 'known' AND s.name = z.name)`,
+    )
     await run.query(eraseAlso(erased, erasedNow))
     // Whoever was a client by name alone is one now.
     await run.query(

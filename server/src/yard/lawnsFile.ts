@@ -2,7 +2,7 @@ import geodesic from 'geographiclib-geodesic'
 import Papa from 'papaparse'
 import { almanac, plantAlmanac } from '@jardinero/almanac'
 import type { QuickLawn, QuickLawnMade } from '@jardinero/contract/lawns'
-import type { LawnsOrder, LawnsTaken, Section, Yard, Zone } from '@jardinero/contract/yard'
+import type { LawnsOrder, LawnsTaken, Place, Section, Yard, Zone } from '@jardinero/contract/yard'
 import { plainName } from '@jardinero/core/quantity'
 import { guessLawnColumns, listedName, readLawnList, type ListedLawn } from '@jardinero/core/yard'
 import type { Words } from '@jardinero/words'
@@ -39,7 +39,8 @@ function rowsOf(
   lawn: ListedLawn,
   near: Yard,
   accountId: string,
-): { yard: Yard; zone: Zone; section: Section } {
+  words: Words,
+): { yard: Yard; zone: Zone; section: Section; place: Place } {
   const property = [accountId, listedName(lawn.client), listedName(lawn.name)].join('/')
   const yardId = fixedId(`lawn list ${property}`)
   const zoneId = fixedId(`lawn list ${property}/${listedName(lawn.lawn)}`)
@@ -83,6 +84,16 @@ function rowsOf(
       yFt: 0,
       turnDeg: 0,
     },
+    // What its soil and its dates are worked out for, as of every new lawn.
+    place: {
+      id: fixedId(`lawn list place ${zoneId}`),
+      version: 1,
+      zoneId,
+      name: words.say('welcome.firstPlace'),
+      kind: 'middle',
+      sectionId: null,
+      side: null,
+    },
   }
 }
 const oneEach = <T extends { id: string }>(rows: T[]): T[] => [
@@ -107,6 +118,10 @@ async function addLawns(scope: AccountScope, all: ReturnType<typeof rowsOf>[]): 
     'section',
     fresh.map((a) => a.section),
   )
+  await scope.addAll(
+    'place',
+    fresh.map((a) => a.place),
+  )
   return fresh.length
 }
 
@@ -120,7 +135,7 @@ export async function takeQuickLawn(
   refuseUnknownTurf(turf, 'turf')
   const own = await scope.account<{ id: string }>()
   const name = lawn || words.say('lawns.usualName')
-  const rows = rowsOf({ line: 1, lawn: name, turf, ...told }, near, own.id)
+  const rows = rowsOf({ line: 1, lawn: name, turf, ...told }, near, own.id, words)
   const added = await addLawns(scope, [rows])
   return { yardId: rows.yard.id, zoneId: rows.zone.id, added: added > 0 }
 }
@@ -165,7 +180,7 @@ export async function takeLawns(
     })
   if (faults.length) throw new ProblemError('refused', faults.slice(0, mostFaults))
   const own = await scope.account<{ id: string }>()
-  const all = lawns.map((lawn) => rowsOf(lawn, near, own.id))
+  const all = lawns.map((lawn) => rowsOf(lawn, near, own.id, words))
   const told = {
     heading: heading.map((cell) => cell.slice(0, 80)),
     columns,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { ImportResult } from '@jardinero/contract/account'
+import type { ImportResult } from '@jardinero/contract/imported'
 import { send } from '../kit/api.ts'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { useHeld } from '../state/index.ts'
 import { useToday } from '../today/index.ts'
 import { useWords } from '../kit/session.ts'
 import PhoneBar from './PhoneBar.vue'
@@ -19,7 +20,12 @@ watch(
   () => route.fullPath,
   () => (isOpen.value = false),
 )
-const others = ['you', 'words'] as const
+const held = useHeld()
+/** The list of lawns is for whoever has several. */
+const others = computed(() => [
+  ...((held.opening?.yardCount ?? 0) > 1 ? (['lawns'] as const) : []),
+  ...(['you', 'words'] as const),
+])
 </script>
 
 <template>

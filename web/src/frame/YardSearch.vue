@@ -50,6 +50,7 @@ function choose(yard: YardName): void {
     :placeholder="name"
     :aria-label="say('frame.otherYard')"
     dropdown
+    :pt="{ dropdown: { 'aria-label': say('frame.otherYard') } }"
     complete-on-focus
     :min-length="0"
     :virtual-scroller-options="{ itemSize: rowPx, lazy: true, onLazyLoad: goOn }"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { Preferences } from '@jardinero/contract/person'
 import ChoiceField from '../kit/ChoiceField.vue'
 import TextField from '../kit/TextField.vue'
@@ -19,7 +19,6 @@ import SignOutRow from './you/SignOutRow.vue'
 const session = useSession()
 const account = useAccount()
 const { yard } = useYard()
-const LawnsFile = defineAsyncComponent(() => import('../yard/LawnsFile.vue'))
 const { say } = useWords()
 const form = useForm()
 const may = useMay()
@@ -77,7 +76,10 @@ function prefer(key: string, value: unknown): void {
     <p v-else-if="saved" role="status" class="quiet">{{ say('frame.saved') }}</p>
     <RemindersRow />
     <AccountFile v-if="may('account.whole')" />
-    <LawnsFile v-if="yard && may('yard.write')" :near-yard-id="yard.id" />
+    <section v-if="yard">
+      <h2>{{ say('frame.lawns') }}</h2>
+      <RouterLink :to="{ name: 'lawns' }">{{ say('you.lawns') }}</RouterLink>
+    </section>
     <RemovedList />
     <p v-if="may('yard.write')" class="leave">
       <RouterLink :to="{ name: 'welcome' }">{{ say('frame.addYard') }}</RouterLink>

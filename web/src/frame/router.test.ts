@@ -64,18 +64,22 @@ describe('the words', () => {
 })
 
 describe('the yard and the day in the address', () => {
-  it('go along with every step and every link, from whatever station to whatever other', async () => {
-    const { router } = stand()
-    await router.push(`/yards/${oak}/scout?at=find&find=x&day=2026-04-20`)
-    for (const { name } of inYard) {
-      expect(router.resolve({ name: name! }).fullPath).toMatch(
-        new RegExp(`^/yards/${oak}(/[a-z/]+)?\\?day=2026-04-20$`),
-      )
-      await router.push({ name: name!, query: { at: 'key' } })
-      expect(router.currentRoute.value.query).toEqual({ at: 'key', day: '2026-04-20' })
-      expect(useHeld().standing).toEqual({ yardId: oak, year: 2026 })
-    }
-  })
+  it(
+    'go along with every step and every link, from whatever station to whatever other',
+    { timeout: 30_000 },
+    async () => {
+      const { router } = stand()
+      await router.push(`/yards/${oak}/scout?at=find&find=x&day=2026-04-20`)
+      for (const { name } of inYard) {
+        expect(router.resolve({ name: name! }).fullPath).toMatch(
+          new RegExp(`^/yards/${oak}(/[a-z/]+)?\\?day=2026-04-20$`),
+        )
+        await router.push({ name: name!, query: { at: 'key' } })
+        expect(router.currentRoute.value.query).toEqual({ at: 'key', day: '2026-04-20' })
+        expect(useHeld().standing).toEqual({ yardId: oak, year: 2026 })
+      }
+    },
+  )
   it('is left only by a step that says a day, or another yard', async () => {
     const { router } = stand()
     await router.push(`/yards/${oak}/soil?day=2026-04-20`)

@@ -43,6 +43,7 @@ export const inYard: RouteRecordRaw[] = [
   { path: 'outing', name: 'outing', component: () => import('../outing/OutingStation.vue') },
   { path: 'outing/field', name: 'field', component: () => import('../outing/field/FieldPage.vue') },
   { path: 'ledger', name: 'ledger', component: () => import('../ledger/LedgerStation.vue') },
+  { path: 'lawns', name: 'lawns', component: () => import('../lawns/LawnsPage.vue') },
   { path: 'words', name: 'words', component: () => import('./WordsPage.vue') },
   { path: 'you', name: 'you', component: () => import('./YouPage.vue') },
 ]

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { LawnDue } from '@jardinero/contract/lawns'
+import type { LawnDue } from '@jardinero/contract/constants'
 import { useWords } from '../kit/session.ts'
 import { dueLooks } from './dueLooks.ts'
 

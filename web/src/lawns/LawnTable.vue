@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import Column from 'primevue/column'
 import DataTable, { type DataTableSortEvent } from 'primevue/datatable'
-import type { LawnOrder, LawnRow } from '@jardinero/contract/lawns'
+import type { LawnOrder } from '@jardinero/contract/constants'
+import type { LawnRow } from '@jardinero/contract/lawns'
 import { useWords } from '../kit/session.ts'
 import DueMark from './DueMark.vue'
 
@@ -11,9 +12,14 @@ const props = defineProps<{
   order: LawnOrder
   descending: boolean
 }>()
-const emit = defineEmits<{ see: [first: number, last: number]; sort: [order: LawnOrder, descending: boolean] }>()
-const chosen = defineModel<LawnRow[]>('chosen', { required: true })
-const { say, sayDay, quantity, number } = useWords()
+const emit = defineEmits<{
+  see: [first: number, last: number]
+  all: []
+  sort: [order: LawnOrder, descending: boolean]
+}>()
+/** Chosen lawns and their yards. */
+const chosen = defineModel<Map<string, string>>('chosen', { required: true })
+const { say, day, quantity, number } = useWords()
 const rowPx = 46
 
 /** Which column a heading orders by. */
@@ -31,12 +37,16 @@ function sort({ sortField, sortOrder }: DataTableSortEvent): void {
   const order = orderOf[String(sortField)]
   if (order) emit('sort', order, sortOrder === -1)
 }
+function turn({ id, yardId }: LawnRow): void {
+  const next = new Map(chosen.value)
+  if (!next.delete(id)) next.set(id, yardId)
+  chosen.value = next
+}
 const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId } })
 </script>
 
 <template>
   <DataTable
-    v-model:selection="chosen"
     :value="props.rows"
     data-key="id"
     lazy
@@ -54,7 +64,23 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
     }"
     @sort="sort"
   >
-    <Column selection-mode="multiple" header-style="width: 2.6rem" />
+    <Column header-style="width: 2.6rem">
+      <template #header
+        ><input
+          type="checkbox"
+          :checked="chosen.size > 0 && chosen.size === rows.length"
+          :aria-label="say('lawns.chooseAll', { lawns: rows.length })"
+          @change="chosen.size ? (chosen = new Map()) : emit('all')"
+      /></template>
+      <template #body="{ data }"
+        ><input
+          v-if="data"
+          type="checkbox"
+          :checked="chosen.has(data.id)"
+          :aria-label="say('lawns.choose.one', { name: `${data.yard} ${data.name}` })"
+          @change="turn(data)"
+      /></template>
+    </Column>
     <Column field="yard" :header="say('lawns.column.name')" sortable>
       <template #body="{ data }">
         <RouterLink v-if="data" :to="place(data)" class="name"
@@ -65,7 +91,7 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
     </Column>
     <Column field="day" :header="say('lawns.due')" sortable>
       <template #body="{ data }">
-        <DueMark v-if="data" :due="data.due" :day="data.day && sayDay(data.day)" />
+        <DueMark v-if="data" :due="data.due" :day="data.day && day(data.day)" />
       </template>
     </Column>
     <Column field="product" :header="say('lawns.product')" class="wide">
@@ -90,7 +116,7 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
     <Column field="escaped" :header="say('lawns.risk')" sortable class="wide">
       <template #body="{ data }"
         ><span v-if="data && data.escaped !== null" class="figure-cell"
-          >{{ number(100 * data.escaped, 0) }} %</span
+          >{{ number(100 * data.escaped, { maximumFractionDigits: 0 }) }} %</span
         ></template
       >
     </Column>
@@ -125,6 +151,10 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
   padding: 0 0.4rem;
   margin-right: 0.3rem;
   font-size: 0.85em;
+}
+:deep(td),
+:deep(th) {
+  border-color: var(--rule) !important;
 }
 :deep(td) {
   height: 46px;

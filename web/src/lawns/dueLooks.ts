@@ -1,5 +1,5 @@
 import { symbol, symbolCircle, symbolDiamond, symbolSquare, symbolTriangle, symbolTimes } from 'd3-shape'
-import type { LawnDue } from '@jardinero/contract/lawns'
+import type { LawnDue } from '@jardinero/contract/constants'
 
 const drawn = (of: typeof symbolCircle, area: number): string => symbol(of, area)() ?? ''
 

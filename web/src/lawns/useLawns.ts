@@ -1,18 +1,14 @@
+import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import {
-  lawnDues,
-  lawnOrders,
-  type LawnDue,
-  type LawnOrder,
-  type LawnPage,
-  type LawnRow,
-  type LawnWishes,
-} from '@jardinero/contract/lawns'
+import { lawnDues, lawnOrders, type LawnDue, type LawnOrder } from '@jardinero/contract/constants'
+import type { LawnPage, LawnRow, LawnWishes } from '@jardinero/contract/lawns'
 import { ask, keys, useHeld } from '../state/index.ts'
 
 /** Lawns fetched at once. */
 const pageOf = 100
+/** How often lawns are looked at again whose dates are being worked out. */
+const workingMs = 8000
 const noCounts = Object.fromEntries(lawnDues.map((due) => [due, 0])) as Record<LawnDue, number>
 
 export interface LawnChoice {
@@ -65,6 +61,8 @@ export function useLawns() {
   const total = ref<number>()
   const fault = ref<unknown>()
   const asked = new Set<number>()
+  /** What the rows that are here were asked for with. */
+  let shown: string | undefined
   const word = computed(() => new URLSearchParams(queryOf(choice.value)).toString())
 
   async function fetchPage(page: number): Promise<void> {
@@ -78,7 +76,8 @@ export function useLawns() {
         staleTime: 0,
       })
       if (query !== word.value) return
-      const next = page === 0 ? new Array<LawnRow | undefined>(told.total) : rows.value.slice()
+      const next = query === shown ? rows.value.slice() : new Array<LawnRow | undefined>(told.total)
+      shown = query
       next.length = told.total
       told.lawns.forEach((lawn, i) => (next[page * pageOf + i] = lawn))
       rows.value = next
@@ -92,7 +91,11 @@ export function useLawns() {
   }
   /** Rows from one to another are about to be seen. */
   function see(first: number, last: number): void {
-    for (let page = Math.floor(first / pageOf); page <= Math.floor(Math.max(first, last - 1) / pageOf); page++)
+    for (
+      let page = Math.floor(first / pageOf);
+      page <= Math.floor(Math.max(first, last - 1) / pageOf);
+      page++
+    )
       if (page === 0 || page * pageOf < (total.value ?? 0)) void fetchPage(page)
   }
   async function again(): Promise<void> {
@@ -100,6 +103,10 @@ export function useLawns() {
     await fetchPage(0)
   }
   watch(word, () => void again(), { immediate: true })
+  // While dates are being worked out the counts are asked for again, and with them the rows that are seen.
+  useIntervalFn(() => {
+    if (counts.value.unknown) void again()
+  }, workingMs)
 
   function choose(next: LawnChoice): void {
     const { day, show } = route.query

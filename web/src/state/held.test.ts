@@ -2,7 +2,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import { atHome, homeState, reading, record, until } from '../../test/home.ts'
 import { standServer } from '../../test/server.ts'
-import { clock, keys, useHeld, useYard } from './index.ts'
+import { clock, emptyYear, keys, useHeld, useYard } from './index.ts'
 
 afterEach(() => {
   vi.unstubAllGlobals()
@@ -71,6 +71,21 @@ describe('answers of the server', () => {
       // The answer may rest on it.
       'GET /api/yard/yards/y/answer',
     ])
+  })
+  it('for a yard that one no longer wants to open leave the one that is open', async () => {
+    await atHome()
+    const held = useHeld()
+    vi.stubGlobal('fetch', async (url: string) => {
+      if (!url.includes('/late')) return new Promise(() => undefined)
+      await new Promise((soon) => setTimeout(soon, 20))
+      const { yards } = homeState()
+      const state = { ...held.yard, yard: { ...yards[0], id: 'late' }, zones: [], places: [], jobs: [] }
+      return new Response(JSON.stringify(url.includes('/years/') ? emptyYear() : state))
+    })
+    const late = held.stand('late', 2026)
+    await held.stand('y', 2026)
+    await late
+    expect(held.standing.yardId).toBe('y')
   })
   it('of another person are not there for the next', async () => {
     const { account } = await atHome()

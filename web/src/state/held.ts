@@ -106,8 +106,11 @@ export const useHeld = defineStore('held', () => {
     // Who awaits it later hears what is wrong.
     for (const one of soon) one.catch(() => undefined)
   }
+  /** Steps from yard to yard: the last one counts, however late the others come. */
+  let steps = 0
   /** Fetches what is not here yet of a yard and a year, and stands there. @throws ApiProblem notFound */
   async function stand(yardId: YardId, year: number | undefined): Promise<void> {
+    const mine = ++steps
     sendFor(yardId, year)
     const opened = await open()
     const state = await client.ensureQueryData(queries.yard(yardId))
@@ -120,7 +123,8 @@ export const useHeld = defineStore('held', () => {
       client.ensureQueryData(queries.answer(client, yardId)).catch(() => undefined),
       new Promise((done) => setTimeout(done, answerPatienceMs)),
     ])
-    Object.assign(standing, { yardId, year: year ?? thisYear })
+    // Who has gone on to another yard meanwhile stands there.
+    if (mine === steps) Object.assign(standing, { yardId, year: year ?? thisYear })
   }
   /** Lays an answer over what is held: what is on its way is older, and is asked for again. */
   async function lay<T>(queryKey: QueryKey, change: (held: T) => T): Promise<void> {

@@ -9,13 +9,12 @@ import FaultList from '../kit/FaultList.vue'
 import { send } from '../kit/api.ts'
 import { useWords } from '../kit/session.ts'
 import { useForm } from '../kit/useForm.ts'
-import { useAccount } from '../state/index.ts'
 import { readText } from './readText.ts'
 import { useTurfNames } from './useTurfNames.ts'
 
 /** A firm's list of lawns: first what it would come to, with which column tells what; then all of it, or nothing. */
 const props = defineProps<{ nearYardId: string }>()
-const account = useAccount()
+const emit = defineEmits<{ added: [] }>()
 const { say } = useWords()
 const form = useForm()
 const { turf: turfs } = useTurfNames()
@@ -55,7 +54,7 @@ async function ask(dryRun: boolean): Promise<void> {
     else {
       added.value = taken.added
       csv.value = undefined
-      account.askAgain()
+      emit('added')
     }
   })
 }

@@ -15,6 +15,7 @@ import { useMay } from '../kit/useMay.ts'
 import { useSession, useWords } from '../kit/session.ts'
 import PlaceForm from './PlaceForm.vue'
 import SectionForm from './SectionForm.vue'
+import PropertyRow from './PropertyRow.vue'
 import YardForm from './YardForm.vue'
 import YardPlan from './YardPlan.vue'
 import ZoneForm from './ZoneForm.vue'
@@ -158,6 +159,7 @@ const move = (section: Section, xFt: number, yFt: number) =>
           }}
           <button class="link" @click="editing = { what: 'yard' }">{{ say('frame.change') }}</button>
         </RestRow>
+        <PropertyRow v-if="yard" :key="yard.id" :yard="yard" />
         <RestRow v-if="rounding" :name="say('yard.rounding', { rounded: rounding.rounded })">
           <template #value><FigureText :figure="rounding.effect" /></template>
           {{ say('yard.roundingSays') }}

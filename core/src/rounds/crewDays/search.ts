@@ -140,7 +140,7 @@ export function searchPlan(question: CrewDaysQuestion, options: SearchOptions): 
   return searchNetwork(layNetwork(question), options)
 }
 
-export function searchNetwork(net: Network, { seed, iterations, from, progress }: SearchOptions): CrewPlan {
+function searchNetwork(net: Network, { seed, iterations, from, progress }: SearchOptions): CrewPlan {
   if (!net.n) return planOf(new Routes(net))
   const near = nearestLawns(net, 40)
   const insertion = new Insertion(net)

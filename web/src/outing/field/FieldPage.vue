@@ -3,7 +3,8 @@ import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { kindOf } from '@jardinero/core/shelf'
-import { useNow, useOutbox } from '../../state/index.ts'
+import { useNow, useOutbox, useYard } from '../../state/index.ts'
+import SiteNotes from '../../yard/SiteNotes.vue'
 import { connection } from '../../kit/api.ts'
 import { useSession, useWords } from '../../kit/session.ts'
 import FieldEnd from './FieldEnd.vue'
@@ -20,6 +21,7 @@ import { useFieldWind } from './useFieldWind.ts'
 const field = useField()
 const session = useSession()
 const outbox = useOutbox()
+const { yard } = useYard()
 const router = useRouter()
 const { say } = useWords()
 const { now, read } = useNow()
@@ -83,6 +85,7 @@ async function drop(): Promise<void> {
           })
         }}
       </h1>
+      <SiteNotes v-if="yard" :yard="yard" />
       <p v-if="connection.away" class="quiet small">{{ say('outing.offline') }}</p>
 
       <template v-if="outing.stage === 'ready'">
