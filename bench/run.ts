@@ -13,6 +13,7 @@ import { benchGrowth } from './growth.ts'
 import { benchAnswer } from './answer.ts'
 import { benchFirstLoad } from './firstLoad.ts'
 import { benchLabels } from './labels.ts'
+import { benchLawns } from './lawns.ts'
 import { benchManyLawns } from './manyLawns.ts'
 import { benchMix } from './mix.ts'
 import { benchReports } from './reports.ts'
@@ -39,6 +40,7 @@ const parts: Record<string, { run: (size?: number) => Promise<void> | void; data
   answer: { run: benchAnswer },
   manyLawns: { run: benchManyLawns, database: true },
   ribbon: { run: benchRibbon },
+  lawns: { run: benchLawns, database: true },
   crewDays: { run: (counties) => benchCrewDays(counties) },
   load: { run: benchLoad },
 }

@@ -106,7 +106,10 @@ const whole = (page: Page) => page.getByText('200 seasons made').waitFor({ timeo
 const answered = (page: Page) => page.locator('article article').nth(2).waitFor({ timeout: 60_000 })
 await take('soil', '/soil', whole)
 await take('soil-schools', '/soil?at=schools', answered)
-await take('soil-germination', '/soil?at=germination', answered)
+await take('lawns', '/lawns', async (page) => {
+  await page.locator('.p-datatable tbody tr').first().waitFor()
+  await page.getByText('no date yet').first().waitFor({ state: 'hidden', timeout: 120_000 })
+})
 const judged = (page: Page) =>
   page.getByText('each by its own rule').filter({ hasText: '200 seasons' }).waitFor({ timeout: 60_000 })
 await take('season', '/season', judged)

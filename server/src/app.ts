@@ -6,7 +6,13 @@ import type { DataSource } from 'typeorm'
 import type { Reader } from '@jardinero/words'
 import { createQuota } from './platform/quota.ts'
 import { accountRoutes } from './account/index.ts'
-import { answerChangeRoutes, answerRoutes, calendarRoutes, daysOnPaper } from './answer/index.ts'
+import {
+  answerChangeRoutes,
+  answerRoutes,
+  calendarRoutes,
+  createAskMissing,
+  daysOnPaper,
+} from './answer/index.ts'
 import { benchRoutes, makeSpread } from './bench/index.ts'
 import { allCollections } from './collections.ts'
 import { ledgerRoutes } from './ledger/index.ts'
@@ -122,7 +128,7 @@ export async function buildApp({
     for (const collection of allCollections(clock)) registerCollection(rooms, collection)
     registerTasks(rooms, database)
     quantityRoutes(rooms)
-    lawnRoutes(rooms, clock)
+    lawnRoutes(rooms, { clock, askMissing: createAskMissing(rooms, database) })
     yardRoutes(rooms)
     await scoutRoutes(rooms, clock)
     soilRoutes(rooms, clock, { stations, probeUrl: config.probeUrl })

@@ -96,6 +96,17 @@ describe('the list of lawns', () => {
     expect(await names('lacks=reading&search=vale')).toHaveLength(3)
   })
 
+  it('puts what is looked at and has no date in line to be worked out, once', async () => {
+    const { list } = await firm()
+    const { lawns } = await list('search=kiln')
+    await list('search=kiln')
+    const waiting = await server.owner.query(
+      `SELECT count(*)::int AS many FROM pgboss.job WHERE name = 'answer' AND singleton_key = $1`,
+      [`${lawns[0]!.yardId} missing`],
+    )
+    expect(waiting).toEqual([{ many: 1 }])
+  })
+
   it('knows the size of a lawn again after any change of its sections', async () => {
     const { owner, list, yards } = await firm()
     const sizeOf = async (search: string) => (await list(`search=${search}`)).lawns[0]!.areaSqFt

@@ -11,4 +11,5 @@ export {
 export { daysOnPaper, eventsOfDay, planCalendar } from './calendar.ts'
 export { calendarRoutes } from './calendarRoutes.ts'
 export { answerChangeRoutes } from './changes.ts'
+export { createAskMissing } from './missing.ts'
 export { answerRoutes } from './routes.ts'

@@ -72,24 +72,28 @@ const orders: Record<LawnOrder, string> = {
   soil: 'soil',
 }
 
-async function begin(scope: AccountScope, now: Date): Promise<{ values: Values; from: string }> {
+/** Begins statements over an account's lawns, each with its own values. */
+async function createBegin(scope: AccountScope, now: Date): Promise<() => { values: Values; from: string }> {
   await fillAreas(scope)
   const { demoDay } = await scope.account<{ id: string; demoDay: string | null }>()
-  const values = new Values()
-  const from = lawnsSql(values.add(now.toISOString()), values.add(demoDay), values.add([...openGrounds]))
-  return { values, from }
+  return () => {
+    const values = new Values()
+    const from = lawnsSql(values.add(now.toISOString()), values.add(demoDay), values.add([...openGrounds]))
+    return { values, from }
+  }
 }
 
 /** A page of an account's lawns, in the order asked for, with how many there are of each urgency. */
 export async function readLawns(scope: AccountScope, asked: LawnsRequest, now: Date): Promise<LawnPage> {
-  const { values, from } = await begin(scope, now)
+  const begin = await createBegin(scope, now)
+  const { values, from } = begin()
   const dues = await scope.rows<{ due: LawnDue; many: number }>(
     `SELECT due, count(*)::int AS many FROM (${from}) l WHERE ${where(asked, values, 'due')} GROUP BY due`,
     values.all,
   )
   const counts = Object.fromEntries(lawnDues.map((due) => [due, 0])) as Record<LawnDue, number>
   for (const { due, many } of dues) counts[due] = many
-  const page = await begin(scope, now)
+  const page = begin()
   const way = asked.descending ? 'DESC' : 'ASC'
   const kept = where(asked, page.values)
   const limits = `LIMIT ${page.values.add(asked.limit)} OFFSET ${page.values.add(asked.offset)}`
@@ -110,7 +114,7 @@ export async function readLawns(scope: AccountScope, asked: LawnsRequest, now: D
 
 /** The same lawns as points of a map. */
 export async function readPoints(scope: AccountScope, wishes: LawnWishes, now: Date): Promise<LawnPoint[]> {
-  const { values, from } = await begin(scope, now)
+  const { values, from } = (await createBegin(scope, now))()
   return scope.rows<LawnPoint>(
     `SELECT id, yard_id AS "yardId", yard || CASE WHEN name = '' THEN '' ELSE ', ' || name END AS name,
        jsonb_build_array(latitude, longitude) AS at, due, soil AS "soilC"

@@ -3,6 +3,7 @@ import { almanac } from '@jardinero/almanac'
 import * as wire from '@jardinero/contract/lawns'
 import type { Yard } from '@jardinero/contract/yard'
 import { In } from 'typeorm'
+import type { createAskMissing } from '../answer/index.ts'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
 import { collectionOf, type Collection } from '../platform/collection.ts'
@@ -84,8 +85,14 @@ async function lawnsCsv(scope: AccountScope, words: ReturnType<typeof wordsFor>)
   )
 }
 
+interface LawnParts {
+  clock: Clock
+  /** Has the answers of yards worked out that have none. */
+  askMissing: ReturnType<typeof createAskMissing>
+}
+
 /** All lawns of a firm at once. */
-export function lawnRoutes(app: App, clock: Clock): void {
+export function lawnRoutes(app: App, { clock, askMissing }: LawnParts): void {
   const tags = ['lawns']
   app.get(
     '/api/yard/lawns',
@@ -97,7 +104,17 @@ export function lawnRoutes(app: App, clock: Clock): void {
         querystring: wire.lawnsRequest,
       },
     },
-    (request) => app.scoped(request, (scope) => readLawns(scope, request.query, clock())),
+    async (request) => {
+      const { page, accountId } = await app.scoped(request, async (scope) => ({
+        page: await readLawns(scope, request.query, clock()),
+        accountId: (await scope.account<{ id: string }>()).id,
+      }))
+      const missing = page.lawns
+        .filter((l) => l.due === 'unknown' && l.areaSqFt !== null)
+        .map((l) => l.yardId)
+      await askMissing([...new Set(missing)].map((yardId) => ({ accountId, yardId })))
+      return page
+    },
   )
   app.get(
     '/api/yard/lawns/points',

@@ -97,7 +97,7 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
     <Column field="product" :header="say('lawns.product')" class="wide">
       <template #body="{ data }"
         >{{ data?.product
-        }}<span v-if="data?.planned" class="quiet small"> {{ say('lawns.planned') }}</span></template
+        }}<span v-if="data?.planned" class="quiet small planned">{{ say('lawns.planned') }}</span></template
       >
     </Column>
     <Column field="client" :header="say('lawns.column.client')" sortable class="wide">
@@ -144,6 +144,9 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
 }
 .name:hover strong {
   text-decoration: underline;
+}
+.planned {
+  margin-left: 0.4rem;
 }
 .tag {
   border: 1px solid var(--rule);

@@ -9,6 +9,7 @@ import { ask, keys, useHeld } from '../state/index.ts'
 const pageOf = 100
 /** How often lawns are looked at again whose dates are being worked out. */
 const workingMs = 8000
+const mostIdle = 8
 const noCounts = Object.fromEntries(lawnDues.map((due) => [due, 0])) as Record<LawnDue, number>
 
 export interface LawnChoice {
@@ -104,8 +105,12 @@ export function useLawns() {
   }
   watch(word, () => void again(), { immediate: true })
   // While dates are being worked out the counts are asked for again, and with them the rows that are seen.
+  let [unknown, idle] = [0, 0]
   useIntervalFn(() => {
-    if (counts.value.unknown) void again()
+    idle = counts.value.unknown === unknown ? idle + 1 : 0
+    unknown = counts.value.unknown
+    // Where nothing comes of it (no weather, say) it is left alone.
+    if (unknown && idle < mostIdle) void again()
   }, workingMs)
 
   function choose(next: LawnChoice): void {
