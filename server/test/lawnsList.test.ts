@@ -154,6 +154,10 @@ describe('the list of lawns', () => {
     expect([opening.yardCount, opening.yards.length]).toEqual([2, 2])
     await owner.send('PUT', '/api/yard/lawns/archive', { yardIds: some, archived: false })
     expect((await list('')).total).toBe(5)
+    // As many as a large firm has at once: refused for what they are, not for how many.
+    const thousands = Array.from({ length: 5000 }, () => randomUUID())
+    const large = await owner.send('PUT', '/api/yard/lawns/tags', { yardIds: thousands, add: ['x'] })
+    expect(large.statusCode).toBe(404)
     const nobody = await owner.send('PUT', '/api/yard/lawns/archive', {
       yardIds: [randomUUID()],
       archived: true,

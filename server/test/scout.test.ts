@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest'
+import { accountFileVersion } from '@jardinero/contract/account'
 import type { DrillState, Find, FindPhoto } from '@jardinero/contract/scout'
 import { startTestServer, testNow, Visitor, type TestServer } from './harness.ts'
 import { addLawn } from './lawn.ts'
@@ -325,7 +326,7 @@ describe('thresholds', () => {
 describe('the account file', () => {
   it('carries finds, photos and jobs into another account', async () => {
     const file = (await visitor.get('/api/account/file')).json()
-    expect(file.version).toBe(9)
+    expect(file.version).toBe(accountFileVersion)
     expect(file.photos.length).toBeGreaterThan(0)
     const other = await new Visitor(server.app).signUp()
     const taken = await other.post('/api/account/file', file)

@@ -48,6 +48,13 @@ async function yardsOf(scope: AccountScope, ids: string[]): Promise<Yard[]> {
   return yards
 }
 
+/** Changes many yards alike, each a version on. */
+const changeYards = (scope: AccountScope, ids: string[], patch: Partial<Yard>) =>
+  scope.update('yard', { id: In(ids) }, { ...patch, version: () => 'version + 1' })
+
+/** 5,000 ids and some words. */
+const manyIds = 400 * 1024
+
 const csvColumns = ['client', 'address', 'lawn', 'grass', 'sq ft', 'latitude', 'longitude', 'tags']
 
 /** The same columns as a list that comes in, so that what goes out can come back. */
@@ -148,21 +155,24 @@ export function lawnRoutes(app: App, { clock, askMissing }: LawnParts): void {
   )
   app.put(
     '/api/yard/lawns/tags',
-    { schema: { tags, summary: 'Lay tags on properties, or take them off', body: wire.tagOrder } },
+    {
+      schema: { tags, summary: 'Lay tags on properties, or take them off', body: wire.tagOrder },
+      bodyLimit: manyIds,
+    },
     (request, reply) =>
       app.scoped(request, async (scope) => {
+        const groups = new Map<string, string[]>()
         for (const yard of await yardsOf(scope, request.body.yardIds)) {
           const next = tagged(yard.tags, request.body)
           if (next.length > wire.mostTags)
             throw new ProblemError('refused', [
               { code: 'tagsMany', field: 'add', params: { yard: yard.name, most: wire.mostTags } },
             ])
-          await scope.update(
-            'yard',
-            { id: yard.id },
-            { tags: next.length ? next : null, version: yard.version + 1 },
-          )
+          const word = JSON.stringify(next.length ? next : null)
+          groups.set(word, [...(groups.get(word) ?? []), yard.id])
         }
+        for (const [word, ids] of groups)
+          await changeYards(scope, ids, { tags: JSON.parse(word) as string[] | null })
         void reply.code(204)
       }),
   )
@@ -170,13 +180,14 @@ export function lawnRoutes(app: App, { clock, askMissing }: LawnParts): void {
     '/api/yard/lawns/archive',
     {
       schema: { tags, summary: 'Put properties away, or bring them back', body: wire.archiveOrder },
+      bodyLimit: manyIds,
     },
     (request, reply) =>
       app.scoped(request, async (scope) => {
         const { yardIds, archived } = request.body
         const archivedAt = archived ? clock().toISOString() : null
-        for (const yard of await yardsOf(scope, yardIds))
-          await scope.update('yard', { id: yard.id }, { archivedAt, version: yard.version + 1 })
+        await yardsOf(scope, yardIds)
+        await changeYards(scope, yardIds, { archivedAt })
         void reply.code(204)
       }),
   )
