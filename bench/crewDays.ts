@@ -46,8 +46,8 @@ function boundFor(question: CrewDaysQuestion, upper: number, limit: number): { b
   const bound = boundCost(net, {
     upper,
     rounds: 100_000,
-    // The last look, in single minutes, takes as long as some rounds.
-    progress: () => seconds(from) < limit - 1.5,
+    // The last look takes as long as some rounds.
+    progress: () => seconds(from) < limit - (limit > 20 ? 1.5 : 1),
   })
   return { bound, took: seconds(from) }
 }

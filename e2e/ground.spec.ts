@@ -156,7 +156,7 @@ test('a truck of 200 gallons is filled for nine lawns of three turfs and drawn d
   page,
   running,
 }) => {
-  await signUp(page, running, 'truck@example.org')
+  await signUp(page, running, 'park@example.org')
   const { id: yardId } = await sendAs(page, '/api/yard/yards', {
     name: 'The park',
     latitude: 38,

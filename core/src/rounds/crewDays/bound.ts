@@ -12,7 +12,9 @@ export interface BoundOptions {
 
 /** Minutes that walks are counted in while worths are sought, and at the end: less is nearer the truth and slower. */
 const stepMin = 4
-const lastStepMin = 1
+const lastStepMin = { hasty: 2, patient: 1 }
+/** From so many rounds on the last look is worth its time. */
+const patientRounds = 25
 /** How far worths are moved at first, of what Polyak's step would say. Tried over ten counties. */
 const firstStride = 0.2
 const leastStride = 2e-3
@@ -75,7 +77,8 @@ export function boundCost(net: Network, { upper, rounds, progress }: BoundOption
   const bestWorth = worth.slice()
   let best = prove(walks)
   let [stride, idle] = [firstStride, 0]
-  for (let round = 1; round < rounds && stride > leastStride; round++) {
+  let round = 1
+  for (; round < rounds && stride > leastStride; round++) {
     if (progress?.(round, rounds, best) === false) break
     let length = 0
     for (let i = 0; i < n; i++) {
@@ -100,5 +103,6 @@ export function boundCost(net: Network, { upper, rounds, progress }: BoundOption
     }
   }
   worth.set(bestWorth)
-  return Math.max(best, prove(new Walks(net, Math.min(lastStepMin, shortest))))
+  const last = round < patientRounds ? lastStepMin.hasty : lastStepMin.patient
+  return Math.max(best, prove(new Walks(net, Math.min(last, shortest))))
 }
