@@ -184,8 +184,7 @@ describe('the list of lawns', () => {
   })
 
   it('goes out as a list that comes in again without doubles, and as points of a map', async () => {
-    const { owner, shed, list } = await firm()
-    await list()
+    const { owner, shed } = await firm()
     const out = await owner.get('/api/yard/lawns.csv')
     expect(out.body.split('\r\n')).toHaveLength(6)
     const order = { csv: out.body, nearYardId: shed.yard, columns: null, usualTurf: null, dryRun: true }

@@ -12,6 +12,7 @@ import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
 import { wordsFor } from '@jardinero/words/whole'
 import { takeQuickLawn } from '../yard/index.ts'
+import { fillAreas } from './areas.ts'
 import { readLawns, readPoints } from './list.ts'
 
 /** No two clients are called alike: their yards name them. */
@@ -32,7 +33,8 @@ export const lawnCollections: Collection[] = [
     // The yards of a client who is called otherwise now name that name.
     replaced: async (before, _by, scope) => {
       const { name } = await scope.get<wire.Client>('client', before.id)
-      if (name !== before.name) await scope.update('yard', { client: before.name }, { client: name })
+      if (name !== before.name)
+        await scope.update('yard', { client: before.name }, { client: name, version: () => 'version + 1' })
     },
   }),
   collectionOf({ room: 'yard', path: 'views', entity: 'lawn_view', shapes: wire.lawnView }),
@@ -59,6 +61,7 @@ const csvColumns = ['client', 'address', 'lawn', 'grass', 'sq ft', 'latitude', '
 
 /** The same columns as a list that comes in, so that what goes out can come back. */
 async function lawnsCsv(scope: AccountScope, words: ReturnType<typeof wordsFor>): Promise<string> {
+  await fillAreas(scope)
   const rows = await scope.rows<{
     client: string
     yard: string
@@ -116,10 +119,9 @@ export function lawnRoutes(app: App, { clock, askMissing }: LawnParts): void {
         page: await readLawns(scope, request.query, clock()),
         accountId: (await scope.account<{ id: string }>()).id,
       }))
-      const missing = page.lawns
-        .filter((l) => l.due === 'unknown' && l.areaSqFt !== null)
-        .map((l) => l.yardId)
-      await askMissing([...new Set(missing)].map((yardId) => ({ accountId, yardId })))
+      // Nobody goes any more to what is put away.
+      const missing = request.query.archived ? [] : page.lawns.filter((l) => l.due === 'unknown')
+      await askMissing([...new Set(missing.map((l) => l.yardId))].map((yardId) => ({ accountId, yardId })))
       return page
     },
   )

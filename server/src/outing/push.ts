@@ -1,5 +1,5 @@
 import webPush from 'web-push'
-import type { DataSource } from 'typeorm'
+import { IsNull, type DataSource } from 'typeorm'
 import type { Yard } from '@jardinero/contract/yard'
 import type { PushOrder } from '@jardinero/contract/outing'
 import type { Reader, Words } from '@jardinero/words'
@@ -76,7 +76,9 @@ export async function remindDevices({ database, clock, wordsFor, send }: Reminde
       const person = await manager.findOneByOrFail<StoredPerson>('person', { id: row.personId })
       const words = wordsFor(person)
       const told = { ...row.told }
-      for (const yard of await scope.find<Yard & { accountId: AccountId }>('yard')) {
+      for (const yard of await scope.find<Yard & { accountId: AccountId }>('yard', {
+        archivedAt: IsNull(),
+      })) {
         const now = clock()
         const today = dayIn(now, yard.timeZone)
         if (hourIn(now, yard.timeZone) < morning || (told[yard.id] ?? '') >= today) continue

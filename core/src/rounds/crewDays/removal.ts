@@ -82,7 +82,7 @@ const dear: Removal = (plan, _near, random) => {
   return [...new Set(costs.slice(0, 4 + pick(random, 10)).map((c) => c.i))]
 }
 
-/** How often each is drawn. Tried over ten counties. */
+/** How often each is drawn. Estimate, tried on three made counties. */
 export const removals: readonly { remove: Removal; share: number }[] = [
   { remove: strings, share: 0.55 },
   { remove: neighbours, share: 0.17 },

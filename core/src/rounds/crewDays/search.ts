@@ -22,7 +22,7 @@ const reportEvery = 500
 const beginnings = 4
 /** Share of all changes that goes into finding the beginning to go on with. */
 const beginningShare = 0.3
-/** Warmth at the start: a change for the worse by this share of a lawn's mean cost is taken as often as not. Tried over ten counties. */
+/** Warmth at the start: a change for the worse by this share of a lawn's mean cost is taken as often as not. Estimate, tried on three made counties. */
 const warmShare = 0.25
 const coldShare = 0.004
 

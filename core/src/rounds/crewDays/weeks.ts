@@ -15,7 +15,7 @@ const choice = 1.3
 /** Minutes of driving and filling that a stop takes on the way, until the tours are known. Estimate, towns. */
 const usualDriveMin = 7
 
-/** What it costs to come by later rather than now, in usual drives. Tried over ten counties. */
+/** What it costs to come by later rather than now, in usual drives. Estimate: it is what the weeks still do badly by. */
 const laterDrives = 3
 /** Where the work that is left fills so much of the days that are left, waiting begins to mean being left out, and from the second on it does. */
 const tightShare = [0.6, 0.9] as const

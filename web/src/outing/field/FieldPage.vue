@@ -21,13 +21,18 @@ import { useFieldWind } from './useFieldWind.ts'
 const field = useField()
 const session = useSession()
 const outbox = useOutbox()
-const { yard } = useYard()
+const { yard, zones } = useYard()
 const router = useRouter()
 const { say } = useWords()
 const { now, read } = useNow()
 void field.open(session.person!.id)
 
 const outing = computed(() => field.outing)
+/** Of the property the outing is at, never of another that is open. */
+const site = computed(() => {
+  const grounds = outing.value?.tank.request.grounds ?? []
+  return zones.value.some((z) => grounds.some((g) => g.id === z.id)) ? yard.value : undefined
+})
 const labels = computed(() =>
   (outing.value?.tank.request.products ?? []).map((p) => p.rules).filter((r) => kindOf(r) === 'herbicide'),
 )
@@ -85,7 +90,7 @@ async function drop(): Promise<void> {
           })
         }}
       </h1>
-      <SiteNotes v-if="yard" :yard="yard" />
+      <SiteNotes v-if="site" :yard="site" />
       <p v-if="connection.away" class="quiet small">{{ say('outing.offline') }}</p>
 
       <template v-if="outing.stage === 'ready'">
