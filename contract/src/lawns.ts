@@ -102,8 +102,6 @@ export interface LawnRow {
   soilC: number | null
   /** Jobs that wait on it. */
   jobs: number
-  lastReading: Day | null
-  lastApplied: Day | null
 }
 export interface LawnPage {
   lawns: LawnRow[]

@@ -39,3 +39,10 @@ export interface Task {
   /** Why nothing was taken in, where it is refused. */
   problem: Problem | null
 }
+
+/** What taking an account file in did. */
+export interface ImportResult {
+  added: Record<string, number>
+  /** Rows that were here already, left as they are. */
+  kept: Record<string, number>
+}

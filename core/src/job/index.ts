@@ -25,6 +25,7 @@ export {
   jobOrigins,
   jobStates,
   jobTasks,
+  openStates,
   type ChainRole,
   type Job,
   type JobAsk,

@@ -118,6 +118,6 @@ export type JobMove =
 /** What a change may say anew. */
 export type JobAsk = Pick<JobSeed, 'task' | 'plants' | 'products' | 'ground' | 'was' | 'plan' | 'note'>
 
+export const openStates: readonly JobState[] = ['proposed', 'planned', 'mixed']
 /** Still to be done. */
-export const isOpen = ({ state }: Pick<Job, 'state'>): boolean =>
-  state === 'proposed' || state === 'planned' || state === 'mixed'
+export const isOpen = ({ state }: Pick<Job, 'state'>): boolean => openStates.includes(state)

@@ -1,5 +1,5 @@
 import type { AccountFile, FiledRecord } from '@jardinero/contract/account'
-import type { ImportResult } from '@jardinero/contract/imported'
+import type { ImportResult } from '@jardinero/contract/task'
 import type { FiledJob } from '@jardinero/contract/job'
 import type { Client } from '@jardinero/contract/lawns'
 import type { Mix, Spread, Tank } from '@jardinero/contract/bench'

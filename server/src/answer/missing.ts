@@ -1,6 +1,6 @@
 import type { DataSource } from 'typeorm'
 import type { FastifyInstance } from 'fastify'
-import { answerQueue, bossSchema, createBoss, retryingAnswer } from '../platform/queue.ts'
+import { answerQueue, bossSchema, openQueue, retryingAnswer } from '../platform/queue.ts'
 import { wakeWorkers } from '../platform/wake.ts'
 import type { AnswerJob } from './keep.ts'
 
@@ -9,9 +9,7 @@ export function createAskMissing(
   app: FastifyInstance,
   database: DataSource,
 ): (jobs: readonly AnswerJob[]) => Promise<void> {
-  const boss = createBoss(database, false)
-  app.addHook('onReady', async () => void (await boss.start()))
-  app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
+  const boss = openQueue(app, database)
   return async (jobs) => {
     if (!jobs.length) return
     const there: { yard: string }[] = await database.query(

@@ -5,7 +5,7 @@ import type { YardId } from '@jardinero/core/quantity'
 import { joinPieces, soilMembers } from '@jardinero/core/soil'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
-import { answerQueue, createBoss, retryingAnswer } from '../platform/queue.ts'
+import { answerQueue, openQueue, retryingAnswer } from '../platform/queue.ts'
 import { large } from '../platform/large.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -24,9 +24,7 @@ export interface AnswerRouteParts {
 
 /** The kept answer of a yard. Whoever asks for one that is out of date sets its working out going. */
 export function answerRoutes(app: App, { database, clock, stations }: AnswerRouteParts): void {
-  const boss = createBoss(database, false)
-  app.addHook('onReady', async () => void (await boss.start()))
-  app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
+  const boss = openQueue(app, database)
 
   async function ask(job: AnswerJob, restsOn: string): Promise<void> {
     // The same question waits once, however many ask.

@@ -1,6 +1,6 @@
 import { In } from 'typeorm'
 import type { JobHistory } from '@jardinero/contract/job'
-import { isOpen, stepJob, type Job, type JobMove, type JobStep } from '@jardinero/core/job'
+import { isOpen, openStates, stepJob, type Job, type JobMove, type JobStep } from '@jardinero/core/job'
 import type { JobId, YardId, ZoneId } from '@jardinero/core/quantity'
 import type { Clock } from '../platform/clock.ts'
 import { ProblemError } from '../platform/problem.ts'
@@ -65,7 +65,7 @@ export async function jobsOfYard(scope: AccountScope, yardId: YardId, since = '1
 export async function openJobsOf(scope: AccountScope, zoneIds: ZoneId[]): Promise<Job[]> {
   const rows = await scope.find<StoredJob>('job', {
     zoneId: In(zoneIds),
-    state: In(['proposed', 'planned', 'mixed']),
+    state: In([...openStates]),
   })
   return rows.map((r) => r.body)
 }

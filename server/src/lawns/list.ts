@@ -8,6 +8,7 @@ import {
   type LawnsRequest,
   type LawnWishes,
 } from '@jardinero/contract/lawns'
+import { openStates } from '@jardinero/core/job'
 import { openGrounds } from '@jardinero/core/yard'
 import type { AccountScope } from '../platform/scope.ts'
 import { fillAreas } from './areas.ts'
@@ -20,8 +21,6 @@ class Values {
     return `$${this.all.length}`
   }
 }
-
-const openJobs = `('proposed', 'planned', 'mixed')`
 
 /** Lawns with all the list says of them but for what happened there, which is looked up for those that are shown. */
 const lawnsSql = (now: string, demoDay: string, grounds: string): string => `
@@ -100,9 +99,7 @@ export async function readLawns(scope: AccountScope, asked: LawnsRequest, now: D
   const lawns = await scope.rows<LawnRow>(
     `SELECT l.id, l.yard_id AS "yardId", l.name, l.yard, l.client, l.tags, l.turf, l.area AS "areaSqFt", l.due,
        to_char(l.day, 'YYYY-MM-DD') AS day, l.product, coalesce(l.kind = 'planned', false) AS planned, l.escaped, l.soil AS "soilC",
-       (SELECT count(*)::int FROM job j WHERE j.zone_id = l.id AND j.state IN ${openJobs}) AS jobs,
-       (SELECT to_char(max(r.taken_at), 'YYYY-MM-DD') FROM place p JOIN soil_reading r ON r.place_id = p.id WHERE p.zone_id = l.id) AS "lastReading",
-       (SELECT to_char(max(r.applied_at), 'YYYY-MM-DD') FROM application_record r WHERE r.zone_id = l.id) AS "lastApplied"
+       (SELECT count(*)::int FROM job j WHERE j.zone_id = l.id AND j.state = ANY(${page.values.add([...openStates])})) AS jobs
      FROM (SELECT * FROM (${page.from}) l WHERE ${kept}
        ORDER BY ${orders[asked.order]} ${way} NULLS LAST, lower(yard), lower(name), id ${limits}) l
      ORDER BY ${orders[asked.order]} ${way} NULLS LAST, lower(yard), lower(name), id`,

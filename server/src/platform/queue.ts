@@ -1,3 +1,4 @@
+import type { FastifyInstance } from 'fastify'
 import PgBoss from 'pg-boss'
 import type { DataSource, EntityManager } from 'typeorm'
 import { poolOf } from './pool.ts'
@@ -36,6 +37,14 @@ export function createBoss(database: DataSource, works: boolean): PgBoss {
     supervise: works,
   })
   boss.on('error', () => undefined)
+  return boss
+}
+
+/** The queue as a server's routes send to it: open as long as the server is. */
+export function openQueue(app: FastifyInstance, database: DataSource): PgBoss {
+  const boss = createBoss(database, false)
+  app.addHook('onReady', async () => void (await boss.start()))
+  app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
   return boss
 }
 

@@ -6,7 +6,7 @@ import { wordsFor } from '@jardinero/words/whole'
 import type { App } from '../platform/app.ts'
 import { ProblemError } from '../platform/problem.ts'
 import { describeProblem } from '../platform/problemHandler.ts'
-import { createBoss, queueInside, retrying, taskQueue } from '../platform/queue.ts'
+import { openQueue, queueInside, retrying, taskQueue } from '../platform/queue.ts'
 import type { StoredTask } from './entities.ts'
 import { idParams } from '../platform/params.ts'
 
@@ -30,9 +30,7 @@ declare module 'fastify' {
 
 /** Work that takes long: kept in PostgreSQL, one an account, done by whatever worker comes to it first. */
 export function registerTasks(app: App, database: DataSource): void {
-  const boss = createBoss(database, false)
-  app.addHook('onReady', async () => void (await boss.start()))
-  app.addHook('onClose', () => boss.stop({ graceful: false, close: false }))
+  const boss = openQueue(app, database)
 
   app.decorate('startTask', async (request, reply, kind, body) => {
     const { accountId, id: personId } = request.person!

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { ImportResult } from '@jardinero/contract/imported'
+import type { ImportResult } from '@jardinero/contract/task'
 import { send } from '../kit/api.ts'
 import { useAccount } from '../state/index.ts'
 import { useWords } from '../kit/session.ts'

@@ -92,6 +92,7 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
     <Column field="day" :header="say('lawns.due')" sortable>
       <template #body="{ data }">
         <DueMark v-if="data" :due="data.due" :day="data.day && day(data.day)" />
+        <span v-if="data?.jobs" class="quiet small jobs">{{ say('lawns.jobs', { jobs: data.jobs }) }}</span>
       </template>
     </Column>
     <Column field="product" :header="say('lawns.product')" class="wide">
@@ -145,7 +146,8 @@ const place = (row: LawnRow) => ({ name: 'today', params: { yardId: row.yardId }
 .name:hover strong {
   text-decoration: underline;
 }
-.planned {
+.planned,
+.jobs {
   margin-left: 0.4rem;
 }
 .tag {

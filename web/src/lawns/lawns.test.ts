@@ -76,8 +76,6 @@ describe('the page', () => {
     escaped: 0.1,
     soilC: 9,
     jobs: 0,
-    lastReading: null,
-    lastApplied: null,
   })
   const counts = { late: 1, now: 2, soon: 0, later: 0, none: 0, unknown: 0 }
   const page: LawnPage = { lawns: [row(0), row(1), row(2)], total: 3, counts }

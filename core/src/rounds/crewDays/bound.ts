@@ -18,6 +18,8 @@ const patientRounds = 25
 /** How far worths are moved at first, of what Polyak's step would say. Tried on one made county: 0.1 to 1.2. */
 const firstStride = 0.2
 const leastStride = 2e-3
+/** No stop is shorter: steps of time may be so small, and no smaller. */
+const leastServiceMin = 0.25
 /** Rounds without gain until worths move less far. */
 const patience = 6
 
@@ -58,7 +60,7 @@ export function boundCost(net: Network, { upper, rounds, progress }: BoundOption
   const { n, left, serviceMin } = net
   if (!n) return 0
   const groups = groupAlike(net)
-  const shortest = Math.max(0.25, Math.min(...serviceMin))
+  const shortest = Math.max(leastServiceMin, Math.min(...serviceMin))
   const walks = new Walks(net, Math.min(stepMin, shortest))
   const worth = firstWorth(net, groups)
   const missing = new Float64Array(n)

@@ -75,6 +75,25 @@ describe('plan of crew days', () => {
     )
   })
 
+  it('bounds from below also where a file of miles knows short cuts', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 10_000 }), (seed) => {
+        const county = makeCounty({ seed, lawns: 5, days: 2, crews: 1, dayMin: 150 })
+        const random = seededRandom(seed)
+        const size = county.lawns.length + county.crews.length
+        const miles = new Float64Array(size * size)
+        for (let i = 0; i < size; i++)
+          for (let j = 0; j < i; j++) miles[i * size + j] = miles[j * size + i] = random() < 0.5 ? 0.2 : 25
+        const question = { ...county, miles }
+        const least = exhaust(question)
+        expect(boundCost(layNetwork(question), { upper: least, rounds: 60 })).toBeLessThanOrEqual(
+          least + 1e-6,
+        )
+      }),
+      { numRuns: 12, seed: 7 },
+    )
+  })
+
   it('proves more the longer it looks, and never more than a plan costs', () => {
     const net = layNetwork(small)
     const upper = costOf(small, searchPlan(small, { seed: 1, iterations: 3000 }))

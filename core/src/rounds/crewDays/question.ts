@@ -7,7 +7,7 @@ export interface Point {
 /** A lawn that a crew is to be sent to once in the days that are asked about. */
 export interface CrewLawn extends Point {
   id: string
-  /** Minutes of work there, without the drive. */
+  /** Minutes of work there, without the drive; a quarter of one at least, which the bound counts on. */
   serviceMin: number
   /** What it takes out of the tank, US gal. */
   tankGal: number
@@ -51,7 +51,7 @@ export interface CrewDaysQuestion {
   lawns: readonly CrewLawn[]
   crews: readonly Crew[]
   prices: CrewPrices
-  /** Miles by road between the lawns and then the crews' yards, row by row; without it the straight line by the usual detour. */
+  /** Miles by road between the lawns and then the crews' yards, row by row, the same both ways; without it the straight line by the usual detour. */
   miles?: Float64Array | Float32Array | undefined
 }
 

@@ -73,8 +73,10 @@ export class Walks {
     // One filling at least; those that follow are not counted.
     const most = Math.floor((net.limitMin[route]! - net.fillMin[route]! + 1e-9) / stepMin)
     let m = 0
-    // By the triangle no walk is cheaper for a lawn that is not worth its place.
-    for (let i = 0; i < n; i++) if (worth[i]! > serve[i]!) lawns[m++] = i
+    // By the triangle no walk is cheaper for a lawn that is not worth its place; miles from a file may know short cuts.
+    const straight = !net.question.miles
+    for (let i = 0; i < n; i++)
+      if (serve[i]! < Infinity && (!straight || worth[i]! > serve[i]!)) lawns[m++] = i
     if (!m || most < 1) return { cost: 0, stops: [] }
     const gain = (i: number) => worth[i]! - serve[i]!
     for (let a = 0; a < m; a++)
