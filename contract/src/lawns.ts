@@ -26,6 +26,9 @@ export const client = rowShapes<Client>({
   notes: text.required(),
 })
 
+/** GET /api/yard/client: the client of that name, or nothing. */
+export const clientRequest = Joi.object<{ name: string }, true>({ name: clientName.required() })
+
 /** A word by which lawns are gathered. */
 export const tag = Joi.string().trim().min(1).max(30)
 export const mostTags = 12

@@ -6,7 +6,7 @@ import { In } from 'typeorm'
 import type { createAskMissing } from '../answer/index.ts'
 import type { App } from '../platform/app.ts'
 import type { Clock } from '../platform/clock.ts'
-import { collectionOf, type Collection } from '../platform/collection.ts'
+import { collectionOf, rowsWhere, type Collection } from '../platform/collection.ts'
 import { large } from '../platform/large.ts'
 import { ProblemError } from '../platform/problem.ts'
 import type { AccountScope } from '../platform/scope.ts'
@@ -95,6 +95,18 @@ async function lawnsCsv(scope: AccountScope, words: ReturnType<typeof wordsFor>)
   )
 }
 
+function clientRoute(app: App): void {
+  app.get(
+    '/api/yard/client',
+    { schema: { tags: ['lawns'], summary: 'A client by name', querystring: wire.clientRequest } },
+    (request) =>
+      app.scoped(request, async (scope) => {
+        const [client] = await rowsWhere<wire.Client>(scope, 'client', { name: request.query.name })
+        return client ?? null
+      }),
+  )
+}
+
 interface LawnParts {
   clock: Clock
   /** Has the answers of yards worked out that have none. */
@@ -104,6 +116,7 @@ interface LawnParts {
 /** All lawns of a firm at once. */
 export function lawnRoutes(app: App, { clock, askMissing }: LawnParts): void {
   const tags = ['lawns']
+  clientRoute(app)
   app.get(
     '/api/yard/lawns',
     {

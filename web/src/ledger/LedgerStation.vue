@@ -5,7 +5,6 @@ import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { computeAfterPass } from '@jardinero/core/ledger'
 import RestRow from '../kit/RestRow.vue'
-import TextField from '../kit/TextField.vue'
 import { useAccount, useYard } from '../state/index.ts'
 import SaidText from '../kit/SaidText.vue'
 import StationPage from '../kit/StationPage.vue'
@@ -23,7 +22,6 @@ const { yard, records, day, today } = useYard()
 const year = computed(() => yearOf(day.value))
 const limits = useYearLimits()
 const account = useAccount()
-const setClient = (client: string) => account.change('yards', yard.value!, { client: client.trim() })
 const router = useRouter()
 const { say, quantity, day: sayDay } = useWords()
 const open = ref<string>()
@@ -120,12 +118,9 @@ const standIn = (y: string) =>
         </button>
       </RestRow>
       <RestRow :name="say('ledger.client')">
-        <TextField
-          :model-value="yard?.client ?? ''"
-          :label="say('ledger.sheet.client')"
-          :hint="say('ledger.clientHint')"
-          @change="setClient(($event.target as HTMLInputElement).value)"
-        />
+        <p v-if="yard?.client">{{ yard.client }}</p>
+        <p class="quiet small">{{ say('ledger.clientHint') }}</p>
+        <RouterLink class="link" :to="{ name: 'yard' }">{{ say('property.change') }}</RouterLink>
         <a
           v-if="yard?.client"
           class="link"

@@ -27,7 +27,8 @@ const typed = reactive<Omit<Client, 'id' | 'version' | 'name'>>({
 })
 const ways = tellWays.map((value) => ({ value, label: say(`client.tell.${value}`) }))
 void form.save(async () => {
-  there.value = (await ask<Client[]>('/api/yard/clients')).find((c) => c.name === props.name)
+  there.value =
+    (await ask<Client | null>(`/api/yard/client?name=${encodeURIComponent(props.name)}`)) ?? undefined
   if (there.value) {
     const { phone, email, tell, tellDays, notes } = there.value
     Object.assign(typed, { phone, email, tell, tellDays, notes })
